@@ -1,0 +1,57 @@
+# One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
+.PHONY: setup demo test check bench client screenshots clean
+.DELETE_ON_ERROR:
+
+PY := .venv/bin
+STAMPS := .stamps
+WEB_SOURCES := $(shell find web/src web/public web/index.html web/*.ts -type f 2>/dev/null)
+
+setup: $(STAMPS)/python $(STAMPS)/web
+
+demo: setup
+	$(PY)/firstloop demo
+	$(PY)/firstloop serve
+
+test: setup $(STAMPS)/chromium
+	cd web && npm test
+	$(PY)/pytest
+
+check: setup
+	$(PY)/ruff format --check .
+	$(PY)/ruff check .
+	$(PY)/mypy
+	$(PY)/lint-imports
+	cd web && npm run check
+	scripts/client-is-current
+
+bench: setup
+	$(PY)/python scripts/bench.py
+
+# The stored OpenAPI document and the typed client made from it.
+client: $(STAMPS)/python $(STAMPS)/node_modules
+	$(PY)/firstloop openapi > web/src/api/openapi.json
+	cd web && npm run client
+
+screenshots: setup $(STAMPS)/chromium
+	$(PY)/python scripts/screenshots.py
+
+clean:
+	rm -rf .venv $(STAMPS) web/node_modules web/dist
+
+$(STAMPS)/python: requirements.txt pyproject.toml
+	scripts/ensure-python
+	$(PY)/pip install --quiet --require-hashes -r requirements.txt
+	$(PY)/pip install --quiet --no-deps --no-build-isolation -e .
+	@mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/node_modules: web/package.json web/package-lock.json
+	cd web && npm ci --no-audit --no-fund
+	@mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/web: $(STAMPS)/node_modules $(WEB_SOURCES)
+	cd web && npm run build
+	@mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/chromium:
+	scripts/ensure-chromium
+	@mkdir -p $(STAMPS) && touch $@

@@ -1,0 +1,1 @@
+"""First Loop: letter formation for a handwriting teacher of 4- to 8-year-olds."""

@@ -1,0 +1,1 @@
+"""The web layer: reads a request, calls, stores, answers. It judges nothing."""

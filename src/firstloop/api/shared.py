@@ -1,0 +1,183 @@
+"""Answers that more than one station gives: lines, letters, attempts."""
+
+from datetime import datetime
+
+from pydantic import BaseModel
+
+from firstloop.core import phrases, progress
+from firstloop.core.checking.findings import Code, Dimension, Finding, Verdict
+from firstloop.core.letterforms import Letter
+from firstloop.core.moves import MoveKind
+from firstloop.core.ruling import Line, Ruling
+from firstloop.store.records import AttemptRecord, Handedness, Help, PupilRecord
+
+Point = tuple[float, float]
+
+
+class RulingLine(BaseModel):
+    """A ruled line and its height above the base line, u."""
+
+    name: Line
+    y: float
+
+
+class MoveDrawing(BaseModel):
+    """A move to draw and to say. Points in u, y up."""
+
+    kind: MoveKind
+    words: str
+    points: list[Point]
+
+
+class LetterDrawing(BaseModel):
+    """A letter to draw move by move, on its lines."""
+
+    letter: str
+    hand: str
+    lines: list[RulingLine]
+    phrase: str
+    strokes: list[list[MoveDrawing]]
+
+
+class PupilOut(BaseModel):
+    """A child."""
+
+    id: int
+    name: str
+    handedness: Handedness
+
+
+class Verdicts(BaseModel):
+    """The three verdicts."""
+
+    direction: Verdict
+    size: Verdict
+    shape: Verdict
+
+
+class FindingOut(BaseModel):
+    """One thing seen. `note` is for the teacher, `say` for the child."""
+
+    code: Code
+    dimension: Dimension
+    severity: Verdict
+    stroke: int
+    move: int
+    measure: float
+    limit: float
+    unit: str
+    note: str
+    say: str
+    other: str | None
+
+
+class JudgementOut(BaseModel):
+    """The teacher's word. A dimension she does not name stands as the checker found it."""
+
+    made_at: datetime
+    direction: Verdict | None
+    size: Verdict | None
+    shape: Verdict | None
+    note: str
+
+
+class InkStroke(BaseModel):
+    """One pen-down. Points in u, y up; times in seconds where there are any."""
+
+    points: list[Point]
+    times: list[float] | None
+
+
+class AttemptOut(BaseModel):
+    """A kept attempt: its ink, what the checker says, and the teacher's word."""
+
+    id: int
+    pupil: PupilOut
+    letter: str
+    help: Help
+    written_at: datetime
+    strokes: list[InkStroke]
+    reads_as: str
+    checked: Verdicts
+    held: Verdicts
+    findings: list[FindingOut]
+    say: str
+    judgement: JudgementOut | None
+
+
+def ruling_lines(ruling: Ruling) -> list[RulingLine]:
+    """The four lines, from above."""
+    return [RulingLine(name=line, y=ruling.height(line)) for line in Line]
+
+
+def letter_drawing(letter: Letter) -> LetterDrawing:
+    """A letter as an answer."""
+    words = phrases.move_words(letter.script)
+    return LetterDrawing(
+        letter=letter.name,
+        hand=letter.hand,
+        lines=ruling_lines(letter.ruling),
+        phrase=phrases.phrase(letter.script),
+        strokes=[
+            [
+                MoveDrawing(
+                    kind=drawn.move.kind,
+                    words=words[drawn.stroke][drawn.index],
+                    points=drawn.points.round(4).tolist(),
+                )
+                for drawn in stroke
+            ]
+            for stroke in letter.strokes
+        ],
+    )
+
+
+def pupil_out(pupil: PupilRecord) -> PupilOut:
+    """A child as an answer."""
+    return PupilOut(id=pupil.id, name=pupil.name, handedness=pupil.handedness)
+
+
+def verdicts_out(verdicts: progress.Verdicts) -> Verdicts:
+    """Verdicts as an answer."""
+    return Verdicts(**{dimension.value: verdicts[dimension] for dimension in Dimension})
+
+
+def held(record: AttemptRecord) -> progress.Verdicts:
+    """The verdicts that count for an attempt."""
+    judged = None if record.judgement is None else record.judgement.verdicts
+    return progress.held_verdicts(record.attempt.verdicts, judged)
+
+
+def attempt_out(record: AttemptRecord) -> AttemptOut:
+    """A kept attempt as an answer."""
+    attempt, judgement = record.attempt, record.judgement
+    return AttemptOut(
+        id=record.id,
+        pupil=pupil_out(record.pupil),
+        letter=attempt.letter,
+        help=attempt.help,
+        written_at=attempt.written_at,
+        strokes=[
+            InkStroke(
+                points=stroke.points.tolist(),
+                times=None if stroke.times is None else stroke.times.tolist(),
+            )
+            for stroke in attempt.ink.strokes
+        ],
+        reads_as=attempt.reads_as,
+        checked=verdicts_out(attempt.verdicts),
+        held=verdicts_out(held(record)),
+        findings=[_finding_out(finding) for finding in attempt.findings],
+        say=attempt.say,
+        judgement=None
+        if judgement is None
+        else JudgementOut(
+            made_at=judgement.made_at,
+            note=judgement.note,
+            **{d.value: judgement.verdicts.get(d) for d in Dimension},
+        ),
+    )
+
+
+def _finding_out(finding: Finding) -> FindingOut:
+    return FindingOut.model_validate(finding, from_attributes=True)

@@ -1,0 +1,174 @@
+"""The command line: check ink files, make up a class, serve the application."""
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Iterator
+from datetime import UTC, datetime
+from pathlib import Path
+
+from firstloop.core.checking.check import check
+from firstloop.core.checking.findings import Finding, Result
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.letterforms import find_hand
+from firstloop.formats import inkml
+
+DEFAULT_DATABASE = Path("data") / "firstloop.db"
+INTERFACE = Path(__file__).parents[2] / "web" / "dist"
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Runs a command; gives the exit status."""
+    parser = _parser()
+    options = parser.parse_args(arguments)
+    try:
+        return int(options.run(options))
+    except FirstLoopError as error:
+        print(f"firstloop: {error}", file=sys.stderr)
+        return 1
+    except BrokenPipeError:  # the reader of our output has seen enough
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 1
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="firstloop", description=__doc__)
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+
+    checking = commands.add_parser("check", help="say what there is to say of ink files")
+    checking.add_argument("paths", nargs="+", type=Path, metavar="PATH", help=".inkml or a folder")
+    checking.add_argument("--json", action="store_true", help="one JSON object a line")
+    checking.add_argument("--letter", help="the letter asked for, whatever the file says")
+    checking.add_argument("--hand", help="the hand it is written in, whatever the file says")
+    checking.add_argument("--handedness", choices=["left", "right"])
+    checking.set_defaults(run=_check)
+
+    demo = commands.add_parser("demo", help="load the made-up class, if the record is empty")
+    demo.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
+    demo.set_defaults(run=_demo)
+
+    serve = commands.add_parser("serve", help="serve the application on this machine")
+    serve.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
+    serve.add_argument("--host", default="127.0.0.1")
+    serve.add_argument("--port", type=int, default=8000)
+    serve.set_defaults(run=_serve)
+
+    openapi = commands.add_parser("openapi", help="print the OpenAPI document")
+    openapi.set_defaults(run=_openapi)
+    return parser
+
+
+def _check(options: argparse.Namespace) -> int:
+    failed = False
+    for path in _ink_files(options.paths):
+        answer = _check_file(path, options)
+        failed |= "error" in answer
+        line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
+        print(line, flush=True)
+    return 1 if failed else 0
+
+
+def _ink_files(paths: list[Path]) -> Iterator[Path]:
+    """Files as they were named; folders as the ink files in and below them, by name."""
+    for path in paths:
+        if path.is_dir():
+            yield from sorted(path.rglob("*.inkml"))
+        else:
+            yield path
+
+
+def _check_file(path: Path, options: argparse.Namespace) -> dict[str, object]:
+    try:
+        file = inkml.read(path.read_bytes())
+        letter = options.letter or file.target
+        if letter is None:
+            raise inkml.InkmlError(
+                'nothing says which letter was asked for; add <annotation type="target"> '
+                "or give --letter"
+            )
+        hand = find_hand(options.hand or file.hand or "plain")
+        return {"file": path.name, **_as_json(check(file.ink, letter, hand, file.ruling))}
+    except OSError as error:
+        return {"file": path.name, "error": f"cannot be read: {error.strerror}"}
+    except FirstLoopError as error:
+        return {"file": path.name, "error": str(error)}
+
+
+def _as_json(result: Result) -> dict[str, object]:
+    return {
+        "target": result.target,
+        "hand": result.hand,
+        "reads_as": result.reads_as,
+        "verdict": result.verdict,
+        "findings": [_finding_json(finding) for finding in result.findings],
+        "say": result.say,
+        "checker": result.checker,
+    }
+
+
+def _finding_json(finding: Finding) -> dict[str, object]:
+    fields = {
+        "code": finding.code,
+        "dimension": finding.dimension,
+        "severity": finding.severity,
+        "stroke": finding.stroke,
+        "move": finding.move,
+        "measure": finding.measure,
+        "limit": finding.limit,
+        "unit": finding.unit,
+        "note": finding.note,
+        "say": finding.say,
+    }
+    return fields | ({"other": finding.other} if finding.other else {})
+
+
+def _in_a_line(answer: dict[str, object]) -> str:
+    said = answer.get("error") or answer["say"]
+    return f"{answer['file']}: {said}"
+
+
+def _demo(options: argparse.Namespace) -> int:
+    from firstloop.demo.load import load  # noqa: PLC0415  # `check` stays quick to start
+    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+    from firstloop.store.records import NotInRecordError  # noqa: PLC0415
+
+    database = Database(options.db)
+    with database.session() as session:
+        try:
+            found = classes.first(session)
+            print(f"{options.db} already holds {found.name}; nothing was changed.")
+        except NotInRecordError:
+            made = load(session, datetime.now(UTC).date())
+            print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
+    database.close()
+    return 0
+
+
+def _serve(options: argparse.Namespace) -> int:
+    import uvicorn  # noqa: PLC0415
+
+    from firstloop.api.app import create_app  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    if not INTERFACE.is_dir():
+        raise FirstLoopError('the interface is not built; run "make setup" first')
+    database = Database(options.db)
+    app = create_app(database, INTERFACE)
+    print(f"First Loop is at http://{options.host}:{options.port} (Ctrl+C ends it)", flush=True)
+    uvicorn.run(app, host=options.host, port=options.port, log_level="warning")
+    database.close()
+    return 0
+
+
+def _openapi(_: argparse.Namespace) -> int:
+    import tempfile  # noqa: PLC0415
+
+    from firstloop.api.app import create_app  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Database(Path(folder) / "empty.db"))
+        print(json.dumps(app.openapi(), indent=1, ensure_ascii=False))
+    return 0

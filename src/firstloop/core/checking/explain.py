@@ -1,0 +1,169 @@
+"""Explains ink: picks the way it was written in, and says which ink was which move."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+from itertools import pairwise
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core import polyline
+from firstloop.core.checking.match import Match, Models, Path, match
+from firstloop.core.checking.ways import Piece, Way, ways_of
+from firstloop.core.ink import Ink
+from firstloop.core.letterforms import Letter
+from firstloop.core.limits import (
+    CORNER_SEARCH,
+    INK_SMOOTHING,
+    INK_SPACING,
+    LIFT_SEARCH,
+    STRAY_STROKE,
+    UNEXPLAINED,
+    UNUSUAL_WAY,
+)
+from firstloop.core.polyline import FloatArray
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Written:
+    """A piece of the way with the ink that wrote it; ink (n, 2) in u, on the page's ruling."""
+
+    piece: Piece
+    ink: FloatArray
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Explanation:
+    """The way the ink was written in, its mean cost (u²), and the ink of each of its pieces.
+
+    `strokes` is the ink as it was measured: evenly spaced, tremor out, stray taps dropped.
+    """
+
+    letter: Letter
+    way: Way
+    cost: float
+    written: tuple[Written, ...]
+    strokes: tuple[FloatArray, ...]
+
+    @property
+    def holds(self) -> bool:
+        """Whether the way explains the ink well enough for its moves to be measured."""
+        return self.cost < UNEXPLAINED
+
+    def find(self, stroke: int, move: int) -> Written | None:
+        """The ink of a move of the script, or None where the way leaves it out."""
+        for written in self.written:
+            drawn = written.piece.drawn
+            if (drawn.stroke, drawn.index) == (stroke, move):
+                return written
+        return None
+
+
+def tidy(ink: Ink) -> tuple[FloatArray, ...]:
+    """The strokes evenly spaced and without jitter; taps beside the writing are dropped."""
+    strokes = []
+    for stroke in ink.strokes:
+        if polyline.length(stroke.points) >= STRAY_STROKE:
+            even = polyline.respace(stroke.points, INK_SPACING)
+            strokes.append(polyline.smooth(even, INK_SMOOTHING))
+    return tuple(strokes) or tuple(polyline.respace(s.points, INK_SPACING) for s in ink.strokes)
+
+
+@lru_cache(maxsize=512)
+def _prepared(letter: Letter) -> tuple[tuple[Way, ...], Models, FloatArray]:
+    """The letter's ways, their paths, and the handicap (u²) of each."""
+    ways = ways_of(letter)
+    paths = [
+        Path.of([np.vstack([piece.points for piece in stroke]) for stroke in way.strokes])
+        for way in ways
+    ]
+    handicaps = np.array([UNUSUAL_WAY if way.faults else 0.0 for way in ways])
+    return ways, Models.of(paths), handicaps
+
+
+def explain(strokes: tuple[FloatArray, ...], path: Path, letter: Letter) -> Explanation:
+    """The way in which tidied ink was written, and which ink was which move.
+
+    `path` is the strokes thinned for matching.
+    """
+    ways, models, handicaps = _prepared(letter)
+    found = match(path, models, handicaps)
+    way = ways[found.best]
+    return Explanation(letter, way, found.cost, _cut(strokes, way, found), strokes)
+
+
+def _cut(strokes: tuple[FloatArray, ...], way: Way, found: Match) -> tuple[Written, ...]:
+    """Cuts the ink where the way goes from one piece to the next.
+
+    Within a stroke the point of the cut belongs to both pieces. Where the way lifts the pen the
+    ink is cut at a pen-up of its own if there is one near.
+    """
+    ink, along = np.vstack(strokes), _distances_over(strokes)
+    pen_downs = np.cumsum([len(stroke) for stroke in strokes])[:-1]
+    pieces = way.pieces
+    ends = np.cumsum([polyline.length(piece.points) for piece in pieces])
+    lifts = np.cumsum([len(stroke) for stroke in way.strokes])
+    written, begin = [], 0
+    for at, (piece, after) in enumerate(pairwise(pieces), start=1):
+        near = _answer(found, ends[at - 1] / ends[-1]) * along[-1]
+        lift = _pen_down_near(pen_downs, along, near) if at in lifts else None
+        if lift is None:
+            end = begin_after = max(begin, _corner(ink, along, near, piece, after))
+        else:
+            end, begin_after = max(begin, lift - 1), lift
+        written.append(Written(piece, _at_least_two(ink, begin, end)))
+        begin = begin_after
+    written.append(Written(pieces[-1], _at_least_two(ink, begin, len(ink) - 1)))
+    return tuple(written)
+
+
+def _at_least_two(ink: FloatArray, begin: int, end: int) -> FloatArray:
+    """The ink from `begin` to `end`, both kept; two points even where they fall together."""
+    begin = min(begin, len(ink) - 2)
+    return ink[begin : max(end, begin + 1) + 1]
+
+
+def _pen_down_near(pen_downs: npt.NDArray[np.intp], along: FloatArray, near: float) -> int | None:
+    """The pen-down closest to a place along the ink, if one is within LIFT_SEARCH."""
+    if len(pen_downs) == 0:
+        return None
+    closest = int(pen_downs[np.argmin(np.abs(along[pen_downs] - near))])
+    return closest if abs(along[closest] - near) <= LIFT_SEARCH else None
+
+
+def _distances_over(strokes: tuple[FloatArray, ...]) -> FloatArray:
+    """Arc length at every point over all strokes; the pen in the air counts nothing."""
+    done, parts = 0.0, []
+    for stroke in strokes:
+        parts.append(done + polyline.distances_along(stroke))
+        done = float(parts[-1][-1])
+    return np.concatenate(parts)
+
+
+def _answer(found: Match, model_share: float) -> float:
+    """Which share of the ink's path answers to a share of the model's path."""
+    last = found.steps[-1]
+    ink_at, model_at = found.steps[:, 0] / last[0], found.steps[:, 1] / last[1]
+    # Where several ink samples answer to one model sample, their middle does.
+    low = np.searchsorted(model_at, model_share, side="left")
+    high = np.searchsorted(model_at, model_share + 1e-9, side="right")
+    if high > low:
+        return float((ink_at[low] + ink_at[high - 1]) / 2)
+    return float(np.interp(model_share, model_at, ink_at))
+
+
+def _corner(ink: FloatArray, along: FloatArray, near: float, before: Piece, after: Piece) -> int:
+    """The ink index where one piece becomes the next: at a sharp corner, the very tip of it."""
+    arriving = _unit(before.points[-1] - before.points[-2])
+    leaving = _unit(after.points[1] - after.points[0])
+    if arriving @ leaving > -0.5:
+        return int(np.searchsorted(along, near))
+    window = np.flatnonzero(np.abs(along - near) <= CORNER_SEARCH)
+    if len(window) == 0:
+        return int(np.searchsorted(along, near))
+    return int(window[np.argmax(ink[window] @ (arriving - leaving))])
+
+
+def _unit(vector: FloatArray) -> FloatArray:
+    size = float(np.hypot(vector[0], vector[1]))
+    return vector / size if size > 0.0 else vector

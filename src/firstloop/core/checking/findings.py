@@ -1,0 +1,106 @@
+"""The words of the check contract: codes, dimensions, severities, and what a check gives."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from firstloop.core.polyline import FloatArray
+
+
+class Dimension(StrEnum):
+    """What a finding is about."""
+
+    DIRECTION = "direction"
+    SIZE = "size"
+    SHAPE = "shape"
+
+
+class Verdict(StrEnum):
+    """How one dimension of an attempt stands."""
+
+    SECURE = "secure"
+    NEARLY = "nearly"
+    NOT_YET = "not_yet"
+    UNSEEN = "unseen"
+
+
+class Code(StrEnum):
+    """What can be found. The order is a teacher's: what she would talk about first."""
+
+    START_PLACE = "start_place"
+    STROKE_DIRECTION = "stroke_direction"
+    EXTRA_LIFT = "extra_lift"
+    MISSING_PART = "missing_part"
+    RETRACE_GAP = "retrace_gap"
+    REACH_UP = "reach_up"
+    READS_AS_OTHER = "reads_as_other"
+    OFF_BASE = "off_base"
+    BODY_HEIGHT = "body_height"
+
+
+DIMENSION_OF = {
+    Code.START_PLACE: Dimension.DIRECTION,
+    Code.STROKE_DIRECTION: Dimension.DIRECTION,
+    Code.EXTRA_LIFT: Dimension.DIRECTION,
+    Code.MISSING_PART: Dimension.SHAPE,
+    Code.RETRACE_GAP: Dimension.SHAPE,
+    Code.READS_AS_OTHER: Dimension.SHAPE,
+    Code.REACH_UP: Dimension.SIZE,
+    Code.OFF_BASE: Dimension.SIZE,
+    Code.BODY_HEIGHT: Dimension.SIZE,
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """One thing measured against its limit, before it is put into words.
+
+    `value` is signed as the contract says. `stroke` and `move` are places in the letter's script.
+    """
+
+    code: Code
+    value: float
+    severity: Verdict
+    stroke: int
+    move: int
+    other: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """A measure in words: `note` for the teacher, `say` for the child."""
+
+    code: Code
+    dimension: Dimension
+    severity: Verdict
+    stroke: int
+    move: int
+    measure: float
+    limit: float
+    unit: str
+    note: str
+    say: str
+    other: str | None = None
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class MoveInk:
+    """Which ink was taken for which move of the script; points (n, 2) in u."""
+
+    stroke: int
+    move: int
+    points: FloatArray
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Result:
+    """What a check says of one attempt; findings the most important first."""
+
+    target: str
+    hand: str
+    reads_as: str
+    way: str
+    verdict: dict[Dimension, Verdict]
+    findings: tuple[Finding, ...]
+    say: str
+    trail: tuple[MoveInk, ...]
+    checker: str

@@ -1,0 +1,37 @@
+"""What is seen of size: on the line, the body filled, the tall part up to its line."""
+
+from firstloop.core.checking.explain import Explanation
+from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.frame import Frame
+from firstloop.core.limits import LIMITS
+
+
+def off_base(_: Explanation, frame: Frame) -> list[Measure]:
+    """How far the letter as a whole stands above (+) or below the base line."""
+    return _judged(Code.OFF_BASE, frame.base)
+
+
+def body_height(_: Explanation, frame: Frame) -> list[Measure]:
+    """How much taller (+) or smaller the body is than the space between base and mid line."""
+    return _judged(Code.BODY_HEIGHT, frame.body - 1.0)
+
+
+def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How far a tall part passes (+) or falls short of the top line.
+
+    Measured in page units from the letter's own base. Where the body is too large or too small
+    as well, only what that does not explain counts: the smaller of the two misses.
+    """
+    stroke = explanation.letter.script.strokes[0]
+    line = stroke.start.on(explanation.letter.ruling)
+    stem = explanation.find(0, 0)
+    if line <= 1.0 or stem is None:
+        return []
+    reached = float(stem.ink[:, 1].max()) - frame.base
+    as_drawn, as_scaled = reached - line, reached - line * frame.body
+    return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
+
+
+def _judged(code: Code, value: float) -> list[Measure]:
+    severity = LIMITS[code].severity(value)
+    return [] if severity == Verdict.SECURE else [Measure(code, value, severity, 0, 0)]

@@ -1,0 +1,93 @@
+"""Geometry of polylines: the (n, 2) float64 arrays that both models and ink are made of."""
+
+import numpy as np
+import numpy.typing as npt
+
+FloatArray = npt.NDArray[np.float64]
+
+
+def read_only(values: npt.ArrayLike) -> FloatArray:
+    """A private float64 copy that cannot be written to, so that frozen values stay frozen."""
+    array = np.array(values, dtype=np.float64)
+    array.setflags(write=False)
+    return array
+
+
+def distances_along(points: FloatArray) -> FloatArray:
+    """Path length from the first point to each point; (n,), in the points' unit.
+
+    >>> distances_along(np.array([[0.0, 0.0], [3.0, 4.0], [3.0, 4.0]]))
+    array([0., 5., 5.])
+    """
+    steps = np.hypot(*np.diff(points, axis=0).T)
+    return np.concatenate(([0.0], np.cumsum(steps)))
+
+
+def length(points: FloatArray) -> float:
+    """Total path length; 0 for a single point."""
+    return float(distances_along(points)[-1])
+
+
+def resample(points: FloatArray, count: int) -> FloatArray:
+    """`count` points evenly spaced along the path, ends kept; (count, 2).
+
+    A path without length gives its place `count` times.
+
+    >>> resample(np.array([[0.0, 0.0], [1.0, 0.0], [1.0, 1.0]]), 3)
+    array([[0., 0.],
+           [1., 0.],
+           [1., 1.]])
+    >>> resample(np.array([[2.0, 2.0]]), 2)
+    array([[2., 2.],
+           [2., 2.]])
+    """
+    along = distances_along(points)
+    wanted = np.linspace(0.0, along[-1], count)
+    return np.column_stack([np.interp(wanted, along, points[:, axis]) for axis in (0, 1)])
+
+
+def respace(points: FloatArray, spacing: float) -> FloatArray:
+    """Points about `spacing` apart along the path, both ends kept; at least two of them."""
+    return resample(points, max(2, round(length(points) / spacing) + 1))
+
+
+def headings(points: FloatArray) -> FloatArray:
+    """Unit direction of travel at each point, by central differences; (n, 2).
+
+    Where the path stands still the direction is (0, 0): it speaks for no direction.
+    """
+    ahead = np.gradient(points, axis=0) if len(points) > 1 else np.zeros_like(points)
+    size = np.hypot(ahead[:, 0], ahead[:, 1])
+    return ahead / np.where(size > 0.0, size, 1.0)[:, None]
+
+
+def smooth(points: FloatArray, sigma: float) -> FloatArray:
+    """The path with tremor taken out: a Gaussian of `sigma` samples, its ends held in place.
+
+    Near the ends the window narrows so that a stroke keeps its full length.
+
+    >>> smooth(np.array([[0.0, 0.0], [1.0, 0.0], [2.0, 0.0]]), 1.0)[:, 0].round(6)
+    array([0., 1., 2.])
+    """
+    radius = min(int(3 * sigma), (len(points) - 1) // 2)
+    if radius < 1:
+        return points
+    weights = np.exp(-0.5 * (np.arange(-radius, radius + 1) / sigma) ** 2)
+    weights /= weights.sum()
+    # Reflecting through the end points (not mirroring) keeps straight ends straight.
+    before = 2 * points[0] - points[radius:0:-1]
+    after = 2 * points[-1] - points[-2 : -radius - 2 : -1]
+    padded = np.vstack([before, points, after])
+    return np.column_stack([np.convolve(padded[:, axis], weights, "valid") for axis in (0, 1)])
+
+
+def cubic(p0: npt.ArrayLike, p1: npt.ArrayLike, p2: npt.ArrayLike, p3: npt.ArrayLike) -> FloatArray:
+    """A cubic Bézier as 24 points; (24, 2). Letters are about 1 u: that is well under 0.05 u apart.
+
+    >>> cubic((0, 0), (0, 1), (1, 1), (1, 0))[[0, -1]]
+    array([[0., 0.],
+           [1., 0.]])
+    """
+    t = np.linspace(0.0, 1.0, 24)[:, None]
+    a, b, c, d = (np.asarray(p, dtype=np.float64) for p in (p0, p1, p2, p3))
+    return (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t**2 * c + t**3 * d

@@ -1,0 +1,1 @@
+"""The made-up class: children, habits and four weeks of letters, the same at every making."""

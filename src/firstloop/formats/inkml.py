@@ -1,0 +1,194 @@
+"""InkML (W3C) in and out: one attempt a file, in the form the check contract fixes.
+
+Reading turns the page's y round and scales to u, once; nothing further in asks which way is up.
+"""
+
+from dataclasses import dataclass
+from xml.etree.ElementTree import Element, ParseError, SubElement, indent, tostring
+
+import defusedxml.ElementTree as SafeElementTree
+import numpy as np
+from defusedxml import DefusedXmlException
+
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.ink import MAX_POINTS, Ink, Stroke
+from firstloop.core.polyline import FloatArray
+from firstloop.core.ruling import Line, Ruling
+
+NAMESPACE = "http://www.w3.org/2003/InkML"
+MILLISECONDS = 1000.0
+
+
+class InkmlError(FirstLoopError):
+    """A file that is no ink for us; the text says what is wrong and where."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class InkFile:
+    """What an ink file holds: the ink in u, its ruling, and what was asked for, where it says."""
+
+    ink: Ink
+    ruling: Ruling
+    target: str | None = None
+    hand: str | None = None
+    handedness: str | None = None
+
+
+def read(data: bytes) -> InkFile:
+    """Reads one InkML document; raises InkmlError or InkError saying what is wrong and where."""
+    root = _parse(data)
+    lines = _ruling_lines(root)
+    x_height = lines[Line.BASE] - lines[Line.MID]
+    channels = _channels(root)
+    traces = list(root.iter(f"{{{NAMESPACE}}}trace"))
+    if not traces:
+        raise InkmlError("there is no <trace>; write one for each time the pen was down")
+    count = sum((trace.text or "").count(",") + 1 for trace in traces)
+    if count > MAX_POINTS:
+        raise InkmlError(
+            f"the traces hold {count:,} points, more than the {MAX_POINTS:,} of any one letter; "
+            "check that the pen was not left lying on the tablet"
+        )
+    tables = [_samples(trace.text or "", at, channels) for at, trace in enumerate(traces)]
+    left = min(float(table[:, channels.index("X")].min()) for table in tables)
+    strokes = tuple(_stroke(table, channels, left, lines[Line.BASE], x_height) for table in tables)
+    return InkFile(
+        ink=Ink(strokes),
+        ruling=Ruling.from_page(lines, x_height=x_height),
+        target=_annotation(root, "target"),
+        hand=_annotation(root, "hand"),
+        handedness=_annotation(root, "handedness"),
+    )
+
+
+def _parse(data: bytes) -> Element:
+    if not data.strip():
+        raise InkmlError("the file is empty; it should hold an InkML document")
+    try:
+        root: Element = SafeElementTree.fromstring(data)
+    except ParseError as fault:
+        line, column = fault.position
+        raise InkmlError(f"not XML: line {line}, column {column + 1}: {fault.msg}") from fault
+    except DefusedXmlException as fault:
+        raise InkmlError("the XML defines entities; write it without a DTD") from fault
+    if root.tag != f"{{{NAMESPACE}}}ink":
+        raise InkmlError(f'the root is <{root.tag}>; it should be <ink xmlns="{NAMESPACE}">')
+    return root
+
+
+def _annotation(root: Element, kind: str) -> str | None:
+    for annotation in root.iter(f"{{{NAMESPACE}}}annotation"):
+        if annotation.get("type") == kind:
+            return (annotation.text or "").strip() or None
+    return None
+
+
+def _ruling_lines(root: Element) -> dict[Line, float]:
+    lines = {}
+    for line in root.iter(f"{{{NAMESPACE}}}line"):
+        name, y = line.get("name", ""), line.get("y", "")
+        if name in Line.__members__.values():
+            lines[Line(name)] = _number(y, f'ruling line "{name}": y')
+    missing = [line.value for line in (Line.BASE, Line.MID) if line not in lines]
+    if missing:
+        named = " and ".join(missing)
+        raise InkmlError(f"the ruling has no {named} line; size cannot be judged without it")
+    if lines[Line.BASE] <= lines[Line.MID]:
+        raise InkmlError(
+            f"the base line (y {lines[Line.BASE]:g}) is not below the mid line "
+            f"(y {lines[Line.MID]:g}); y grows downwards"
+        )
+    return lines
+
+
+def _number(text: str, where: str) -> float:
+    try:
+        value = float(text)
+    except ValueError:
+        value = float("nan")
+    if not np.isfinite(value):
+        raise InkmlError(f'{where} is "{text}"; write a number')
+    return value
+
+
+def _channels(root: Element) -> list[str]:
+    names = [channel.get("name", "") for channel in root.iter(f"{{{NAMESPACE}}}channel")]
+    if not names:
+        return ["X", "Y"]
+    if "X" not in names or "Y" not in names:
+        raise InkmlError(f"the trace format has channels {' '.join(names)}; it needs X and Y")
+    return names
+
+
+def _samples(text: str, trace: int, channels: list[str]) -> FloatArray:
+    """All samples of a trace; (n, channels). The quick way first, the careful one to explain."""
+    rows = [row.split() for row in text.split(",")]
+    if rows == [[]]:
+        raise InkmlError(f"trace {trace} is empty; a pen-down has at least one sample")
+    try:
+        table = np.array(rows, dtype=np.float64)
+    except ValueError:
+        table = np.empty((0, 0))
+    if table.shape != (len(rows), len(channels)) or not np.isfinite(table).all():
+        raise _sample_error(rows, trace, channels)
+    return table
+
+
+def _sample_error(rows: list[list[str]], trace: int, channels: list[str]) -> InkmlError:
+    for at, row in enumerate(rows):
+        where = f"trace {trace}, sample {at}"
+        if len(row) != len(channels):
+            return InkmlError(
+                f"{where} has {len(row)} numbers; the trace format names {len(channels)} channels"
+            )
+        for name, text in zip(channels, row, strict=True):
+            try:
+                _number(text, f"{where}: {name}")
+            except InkmlError as fault:
+                return fault
+    raise AssertionError("a faulty trace without a faulty sample")
+
+
+def _stroke(
+    table: FloatArray, channels: list[str], left: float, base: float, x_height: float
+) -> Stroke:
+    def channel(name: str) -> FloatArray | None:
+        return table[:, channels.index(name)] if name in channels else None
+
+    x, y, t = table[:, channels.index("X")], table[:, channels.index("Y")], channel("T")
+    points = np.column_stack([(x - left) / x_height, (base - y) / x_height])
+    return Stroke.of(points, None if t is None else t / MILLISECONDS, channel("F"))
+
+
+def write(file: InkFile, *, x_height_mm: float = 8.0) -> bytes:
+    """The attempt as an InkML document in mm, the top line at y 0."""
+    root = Element("ink", {"xmlns": NAMESPACE})
+    for kind in ("target", "hand", "handedness"):
+        value = getattr(file, kind)
+        if value:
+            SubElement(root, "annotation", {"type": kind}).text = value
+    ruling = SubElement(root, "annotationXML", {"type": "ruling"})
+    for line in Line:
+        y = (file.ruling.top - file.ruling.height(line)) * x_height_mm
+        SubElement(ruling, "line", {"name": line.value, "y": f"{y:.4g}"})
+    timed = all(stroke.times is not None for stroke in file.ink.strokes)
+    trace_format = SubElement(root, "traceFormat")
+    for name in ("X", "Y"):
+        SubElement(trace_format, "channel", {"name": name, "type": "decimal", "units": "mm"})
+    if timed:
+        SubElement(trace_format, "channel", {"name": "T", "type": "integer", "units": "ms"})
+    for stroke in file.ink.strokes:
+        SubElement(root, "trace").text = _trace_text(stroke, file.ruling.top, x_height_mm, timed)
+    indent(root)
+    return b'<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root) + b"\n"
+
+
+def _trace_text(stroke: Stroke, top: float, x_height_mm: float, timed: bool) -> str:
+    page = np.column_stack([stroke.points[:, 0], top - stroke.points[:, 1]]) * x_height_mm
+    texts = [f"{x:.3f} {y:.3f}" for x, y in page]
+    if timed and stroke.times is not None:
+        texts = [
+            f"{text} {round(time_s * MILLISECONDS)}"
+            for text, time_s in zip(texts, stroke.times, strict=True)
+        ]
+    return ", ".join(texts)

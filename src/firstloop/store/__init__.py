@@ -1,0 +1,1 @@
+"""The record: SQLite through SQLAlchemy. Rows do not leave here; frozen values do."""

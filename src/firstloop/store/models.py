@@ -1,0 +1,138 @@
+"""The tables. Ink is kept whole, so that an attempt can be checked again by a later checker."""
+
+from datetime import UTC, datetime
+from typing import Any
+
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, MetaData, UniqueConstraint
+from sqlalchemy.engine import Dialect
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+from sqlalchemy.types import DateTime, TypeDecorator
+
+
+class Base(DeclarativeBase):
+    """All tables; constraints have names, so that migrations can speak of them."""
+
+    metadata = MetaData(
+        naming_convention={
+            "ix": "ix_%(table_name)s_%(column_0_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_name)s",
+            "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "pk": "pk_%(table_name)s",
+        }
+    )
+
+
+class UtcDateTime(TypeDecorator[datetime]):
+    """A moment in UTC: SQLite keeps no zone, so it is fixed here."""
+
+    impl = DateTime
+    cache_ok = True
+
+    def process_bind_param(self, value: datetime | None, dialect: Dialect) -> datetime | None:
+        """To the table: UTC, without its zone."""
+        del dialect
+        return None if value is None else value.astimezone(UTC).replace(tzinfo=None)
+
+    def process_result_value(self, value: datetime | None, dialect: Dialect) -> datetime | None:
+        """From the table: UTC, with its zone."""
+        del dialect
+        return None if value is None else value.replace(tzinfo=UTC)
+
+
+class SchoolClass(Base):
+    """A class with its hand and ruling."""
+
+    __tablename__ = "school_class"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    hand: Mapped[str]
+    ruling_top: Mapped[float]
+    ruling_drop: Mapped[float]
+    x_height_mm: Mapped[float]
+    pupils: Mapped[list["Pupil"]] = relationship(
+        back_populates="school_class", cascade="all, delete-orphan", order_by="Pupil.name"
+    )
+
+
+class Pupil(Base):
+    """A child. Deleting one deletes all that they wrote."""
+
+    __tablename__ = "pupil"
+    __table_args__ = (
+        UniqueConstraint("class_id", "name"),
+        CheckConstraint("handedness IN ('left', 'right')", name="handedness"),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    name: Mapped[str]
+    handedness: Mapped[str]
+    school_class: Mapped[SchoolClass] = relationship(back_populates="pupils")
+
+
+class Attempt(Base):
+    """One written letter: its ink, the ruling it stood on, and what the checker said of it."""
+
+    __tablename__ = "attempt"
+    __table_args__ = (Index("ix_attempt_letter_written_at", "letter", "written_at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"), index=True)
+    letter: Mapped[str]
+    hand: Mapped[str]
+    ruling_top: Mapped[float]
+    ruling_drop: Mapped[float]
+    help: Mapped[str]
+    written_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    ink: Mapped[list[dict[str, Any]]] = mapped_column(JSON)
+    reads_as: Mapped[str]
+    way: Mapped[str]
+    direction: Mapped[str]
+    size: Mapped[str]
+    shape: Mapped[str]
+    say: Mapped[str]
+    checker: Mapped[str]
+    pupil: Mapped[Pupil] = relationship()
+    findings: Mapped[list["FindingRow"]] = relationship(
+        cascade="all, delete-orphan", order_by="FindingRow.position"
+    )
+    judgement: Mapped["Judgement | None"] = relationship(cascade="all, delete-orphan")
+
+
+class FindingRow(Base):
+    """One finding of an attempt; `position` 0 is the most important."""
+
+    __tablename__ = "finding"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    attempt_id: Mapped[int] = mapped_column(
+        ForeignKey("attempt.id", ondelete="CASCADE"), index=True
+    )
+    position: Mapped[int]
+    code: Mapped[str] = mapped_column(index=True)
+    severity: Mapped[str]
+    stroke: Mapped[int]
+    move: Mapped[int]
+    measure: Mapped[float]
+    limit: Mapped[float]
+    unit: Mapped[str]
+    note: Mapped[str]
+    say: Mapped[str]
+    other: Mapped[str | None]
+
+
+class Judgement(Base):
+    """The teacher's word on an attempt: all null and no note is plain agreement."""
+
+    __tablename__ = "judgement"
+
+    attempt_id: Mapped[int] = mapped_column(
+        ForeignKey("attempt.id", ondelete="CASCADE"), primary_key=True
+    )
+    made_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    direction: Mapped[str | None]
+    size: Mapped[str | None]
+    shape: Mapped[str | None]
+    note: Mapped[str]

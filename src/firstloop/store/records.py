@@ -1,0 +1,89 @@
+"""What the store gives and takes: frozen values, free of sessions and rows."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from enum import StrEnum
+
+from firstloop.core.checking.findings import Dimension, Finding, Verdict
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.ink import Ink
+from firstloop.core.ruling import Ruling
+
+
+class NotInRecordError(FirstLoopError):
+    """Something was asked for that the record does not hold."""
+
+
+class Handedness(StrEnum):
+    """The hand a child writes with."""
+
+    LEFT = "left"
+    RIGHT = "right"
+
+
+class Help(StrEnum):
+    """How much help there was while writing; from the most to the least."""
+
+    TRACE = "trace"
+    FINISH = "finish"
+    COPY = "copy"
+    RECALL = "recall"
+
+
+@dataclass(frozen=True, slots=True)
+class PupilRecord:
+    """A child, as little as is needed: what to call them, and the hand they write with."""
+
+    id: int
+    name: str
+    handedness: Handedness
+
+
+@dataclass(frozen=True, slots=True)
+class ClassRecord:
+    """A class: its hand, its ruling and its children, by name."""
+
+    id: int
+    name: str
+    hand: str
+    ruling: Ruling
+    x_height_mm: float
+    pupils: tuple[PupilRecord, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class JudgementRecord:
+    """The teacher's word on an attempt. `verdicts` holds only what she sees otherwise."""
+
+    made_at: datetime
+    verdicts: dict[Dimension, Verdict]
+    note: str
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class NewAttempt:
+    """One written letter, checked, before it is kept."""
+
+    pupil_id: int
+    letter: str
+    hand: str
+    ruling: Ruling
+    help: Help
+    written_at: datetime
+    ink: Ink
+    reads_as: str
+    way: str
+    verdicts: dict[Dimension, Verdict]
+    findings: tuple[Finding, ...]
+    say: str
+    checker: str
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class AttemptRecord:
+    """A kept attempt, and the teacher's judgement of it where there is one."""
+
+    id: int
+    pupil: PupilRecord
+    attempt: NewAttempt
+    judgement: JudgementRecord | None
