@@ -10,7 +10,7 @@ from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.letterforms import Letter
 from firstloop.core.moves import MoveKind
 from firstloop.core.phrases import WORDS
-from firstloop.core.ruling import Line
+from firstloop.core.ruling import Line, Ruling
 
 PART_NAMES = {
     MoveKind.DROP: "stem",
@@ -24,6 +24,8 @@ LINE_NAMES = {
     Line.BASE: "base line",
     Line.DROP: "drop line",
 }
+AT_A_LINE = 0.25
+"""u: nearer to a line than this is at the line, to anyone who looks."""
 ALL_IS_WELL = "Just right. Make the next one the same way."
 
 
@@ -37,6 +39,7 @@ class _Said:
     part: str
     number: int
     start: str
+    begun: str
     first_moves: str
     move_words: str
     other: str
@@ -46,10 +49,7 @@ class _Said:
 _Template = Callable[[_Said], str]
 
 NOTES: dict[Code, _Template] = {
-    Code.START_PLACE: lambda s: (
-        f"Started {s.size:.1f} u {'above' if s.up else 'below'} its place; "
-        f"{s.name} starts at the {s.start}."
-    ),
+    Code.START_PLACE: lambda s: f"Started {s.begun}; {s.name} starts at the {s.start}.",
     Code.STROKE_DIRECTION: lambda s: (
         f"{s.size:.0%} of the stroke ran against its direction, from the {s.part} on."
     ),
@@ -57,15 +57,17 @@ NOTES: dict[Code, _Template] = {
         f"The pen was lifted {_times(s.size)} where {s.name} goes on, at the {s.part}."
     ),
     Code.MISSING_PART: lambda s: f"The {s.part} (move {s.number}) is not there.",
-    Code.RETRACE_GAP: lambda s: f"Going back up left the stem by {s.size:.2f} u.",
+    Code.RETRACE_GAP: lambda s: f"Going back up left the stem by {_bodies(s.size)}.",
     Code.READS_AS_OTHER: lambda s: f"The shape would be read as {s.other}.",
-    Code.OFF_BASE: lambda s: f"Stands {s.size:.2f} u {'above' if s.up else 'below'} the base line.",
+    Code.OFF_BASE: lambda s: (
+        f"Stands {_bodies(s.size)} {'above' if s.up else 'below'} the base line."
+    ),
     Code.BODY_HEIGHT: lambda s: (
         f"The body is {s.size:.0%} {'taller' if s.up else 'smaller'} than the space between "
         "base and mid line."
     ),
     Code.REACH_UP: lambda s: (
-        f"The tall stem {'passes' if s.up else 'falls short of'} the top line by {s.size:.2f} u."
+        f"The tall stem {'passes' if s.up else 'falls short of'} the top line by {_bodies(s.size)}."
     ),
 }
 
@@ -108,11 +110,34 @@ def _said(measure: Measure, letter: Letter) -> _Said:
         part=PART_NAMES[kind],
         number=measure.move + 1,
         start=LINE_NAMES[stroke.start.line],
+        begun=_place_in_words(stroke.start.on(letter.ruling) + measure.value, letter.ruling),
         first_moves=", then ".join(WORDS[move.kind] for move in stroke.moves[:2]),
         move_words=WORDS[kind],
         other=measure.other or "",
         tell_apart=_tell_apart(letter, measure.other or ""),
     )
+
+
+def _bodies(length: float) -> str:
+    """A length in u as a teacher sees it: against the body of the letters."""
+    return f"{length:.0%} of the body height"
+
+
+def _place_in_words(height: float, ruling: Ruling) -> str:
+    """A height as a place on the lines.
+
+    >>> _place_in_words(0.06, Ruling()), _place_in_words(0.5, Ruling())
+    ('at the base line', 'between the base line and the mid line')
+    """
+    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
+    if abs(ruling.height(nearest) - height) <= AT_A_LINE:
+        return f"at the {LINE_NAMES[nearest]}"
+    above = [line for line in Line if ruling.height(line) > height]
+    below = [line for line in Line if ruling.height(line) < height]
+    if not above or not below:
+        side, line = ("above", below[0]) if below else ("below", above[-1])
+        return f"{side} the {LINE_NAMES[line]}"
+    return f"between the {LINE_NAMES[below[0]]} and the {LINE_NAMES[above[-1]]}"
 
 
 def _times(count: float) -> str:

@@ -1,0 +1,94 @@
+/** The one way to the server: typed by the generated schema, problems as errors. */
+import createClient from "openapi-fetch";
+
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Letter = Schemas["LetterDrawing"];
+export type Attempt = Schemas["AttemptOut"];
+export type AttemptIn = Schemas["AttemptIn"];
+export type Finding = Schemas["FindingOut"];
+export type Classroom = Schemas["ClassOut"];
+export type Pupil = Schemas["PupilOut"];
+export type Verdicts = Schemas["Verdicts"];
+export type Verdict = Schemas["Verdict"];
+export type Help = Schemas["Help"];
+export type Line = Schemas["RulingLine"];
+export type JudgementIn = Schemas["JudgementIn"];
+export type Grow = Schemas["GrowOut"];
+export type Point = [number, number];
+
+/** What the server could not do, in the words it gave. */
+export class ProblemError extends Error {
+  readonly title: string;
+  constructor(title: string, detail: string) {
+    super(detail);
+    this.title = title;
+  }
+}
+
+const client = createClient<paths>({ baseUrl: "/" });
+
+/**
+ * The JSON that a path answers with, straight from the schema. (The client's own answer types
+ * widen a point from a pair to any array.)
+ */
+type Ok<Path extends keyof paths, Method extends keyof paths[Path]> = paths[Path][Method] extends {
+  responses: infer Responses;
+}
+  ? Responses extends Record<200, { content: { "application/json": infer Body } }>
+    ? Body
+    : Responses extends Record<201, { content: { "application/json": infer Body } }>
+      ? Body
+      : undefined
+  : never;
+
+/** The answer's data; throws a ProblemError where there was a problem. */
+async function answered<Body>(
+  asked: Promise<{ data?: unknown; error?: unknown; response: Response }>,
+): Promise<Body> {
+  const answer = await asked.catch(() => {
+    throw new ProblemError("No answer", "First Loop does not answer. Is it still running?");
+  });
+  if (!answer.response.ok) {
+    const { error } = answer;
+    throw isProblem(error)
+      ? new ProblemError(error.title, error.detail)
+      : new ProblemError("Something failed", `The server answered ${answer.response.status}.`);
+  }
+  return answer.data as Body;
+}
+
+function isProblem(error: unknown): error is Schemas["Problem"] {
+  return typeof error === "object" && error !== null && "title" in error && "detail" in error;
+}
+
+const CLASSROOM = "/api/classroom";
+const LETTER = "/api/show/letters/{letter}";
+const ATTEMPTS = "/api/check/letters/{letter}/attempts";
+const GROW = "/api/grow";
+const HAND_IN = "/api/write/attempts";
+const HANDED_IN = "/api/write/attempts/{attempt_id}";
+const JUDGEMENT = "/api/check/attempts/{attempt_id}/judgement";
+
+export const api = {
+  classroom: () => answered<Ok<typeof CLASSROOM, "get">>(client.GET(CLASSROOM)),
+  letter: (letter: string) =>
+    answered<Ok<typeof LETTER, "get">>(client.GET(LETTER, { params: { path: { letter } } })),
+  attempts: (letter: string) =>
+    answered<Ok<typeof ATTEMPTS, "get">>(client.GET(ATTEMPTS, { params: { path: { letter } } })),
+  grow: () => answered<Ok<typeof GROW, "get">>(client.GET(GROW)),
+  handIn: (body: AttemptIn) => answered<Ok<typeof HAND_IN, "post">>(client.POST(HAND_IN, { body })),
+  takeBack: (attempt_id: number) =>
+    answered<Ok<typeof HANDED_IN, "delete">>(
+      client.DELETE(HANDED_IN, { params: { path: { attempt_id } } }),
+    ),
+  judge: (attempt_id: number, body: JudgementIn) =>
+    answered<Ok<typeof JUDGEMENT, "put">>(
+      client.PUT(JUDGEMENT, { params: { path: { attempt_id } }, body }),
+    ),
+  withdrawJudgement: (attempt_id: number) =>
+    answered<Ok<typeof JUDGEMENT, "delete">>(
+      client.DELETE(JUDGEMENT, { params: { path: { attempt_id } } }),
+    ),
+};

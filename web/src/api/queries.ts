@@ -1,0 +1,64 @@
+/** Server state: one hook a resource, all query keys here. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+
+import { api, type AttemptIn, type JudgementIn } from "./client";
+
+const keys = {
+  classroom: ["classroom"] as const,
+  letter: (letter: string) => ["letter", letter] as const,
+  attempts: (letter: string) => ["attempts", letter] as const,
+  grow: ["grow"] as const,
+};
+
+export function useClassroom() {
+  return useQuery({ queryKey: keys.classroom, queryFn: api.classroom, staleTime: Infinity });
+}
+
+export function useLetter(letter: string) {
+  return useQuery({
+    queryKey: keys.letter(letter),
+    queryFn: () => api.letter(letter),
+    staleTime: Infinity,
+  });
+}
+
+export function useAttempts(letter: string) {
+  return useQuery({ queryKey: keys.attempts(letter), queryFn: () => api.attempts(letter) });
+}
+
+export function useGrow() {
+  return useQuery({ queryKey: keys.grow, queryFn: api.grow });
+}
+
+/** What one letter's attempts changing makes stale. */
+function useRefresh(letter: string) {
+  const queries = useQueryClient();
+  return () =>
+    Promise.all([
+      queries.invalidateQueries({ queryKey: keys.attempts(letter) }),
+      queries.invalidateQueries({ queryKey: keys.grow }),
+    ]);
+}
+
+export function useHandIn(letter: string) {
+  const refresh = useRefresh(letter);
+  // Not waited for: the verdict is to be seen at once, the lists may follow.
+  return useMutation({
+    mutationFn: (sent: AttemptIn) => api.handIn(sent),
+    onSuccess: () => void refresh(),
+  });
+}
+
+export function useTakeBack(letter: string) {
+  const refresh = useRefresh(letter);
+  return useMutation({ mutationFn: api.takeBack, onSuccess: () => void refresh() });
+}
+
+export function useJudge(letter: string) {
+  const refresh = useRefresh(letter);
+  return useMutation({
+    mutationFn: ({ id, said }: { id: number; said: JudgementIn | null }) =>
+      said ? api.judge(id, said) : api.withdrawJudgement(id),
+    onSuccess: refresh,
+  });
+}

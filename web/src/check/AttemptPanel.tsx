@@ -1,0 +1,69 @@
+/** One attempt taken up: played again, what was seen, the one thing to say, the teacher's word. */
+import { Play } from "lucide-react";
+
+import type { Attempt, Letter } from "../api/client";
+import { InkOverModel } from "../ink/InkOverModel";
+import { inkTimeline } from "../ink/timeline";
+import { usePlayback } from "../ink/usePlayback";
+import { Button } from "../ui/Button";
+import { useShortcuts } from "../ui/useShortcuts";
+import { FindingList } from "./FindingList";
+import { JudgementForm } from "./JudgementForm";
+
+const HELP_WORDS: Record<Attempt["help"], string> = {
+  trace: "traced",
+  finish: "from its starting dot",
+  copy: "copied",
+  recall: "from memory",
+};
+
+export function AttemptPanel({
+  attempt,
+  letter,
+  next,
+}: {
+  attempt: Attempt;
+  letter: Letter;
+  next: () => void;
+}) {
+  const timeline = inkTimeline(attempt.strokes);
+  const playback = usePlayback(timeline.total_s);
+  useShortcuts({ " ": playback.replay });
+  return (
+    <article
+      aria-label={`${attempt.letter} by ${attempt.pupil.name}`}
+      className="sticky top-3 flex w-[27rem] shrink-0 flex-col gap-3 self-start border-l-2 border-rule pl-5"
+    >
+      <header className="flex items-baseline justify-between gap-3">
+        <h1 className="text-xl font-bold">
+          {attempt.pupil.name}: {attempt.letter}
+        </h1>
+        <p className="text-soft">
+          {HELP_WORDS[attempt.help]}, {dayOf(attempt.written_at)}
+        </p>
+      </header>
+      <div className="flex gap-3">
+        <InkOverModel
+          attempt={attempt}
+          letter={letter}
+          time_s={playback.time_s}
+          label={`${attempt.letter} by ${attempt.pupil.name}, large`}
+          className="h-44 min-w-0 flex-1 rounded-lg border-2 border-crease bg-leaf"
+        />
+        <Button onClick={playback.replay} className="flex-col self-end" aria-keyshortcuts="Space">
+          <Play aria-hidden size={20} />
+          Replay
+        </Button>
+      </div>
+      <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
+        “{attempt.say}”
+      </p>
+      <FindingList attempt={attempt} />
+      <JudgementForm attempt={attempt} next={next} />
+    </article>
+  );
+}
+
+function dayOf(moment: string): string {
+  return new Date(moment).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
+}

@@ -1,0 +1,90 @@
+/** Grow: children by letters, the three verdicts of each as they stand. By name, never by rank. */
+import { Link } from "react-router";
+
+import type { Grow } from "../api/client";
+import { useGrow } from "../api/queries";
+import { SmallLetter } from "../ui/LetterChoice";
+import { Empty, Loading, ProblemNote } from "../ui/states";
+import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
+
+export function GrowStation() {
+  const grow = useGrow();
+  if (grow.isPending) return <Loading what="the record" />;
+  if (grow.isError) return <ProblemNote error={grow.error} retry={() => void grow.refetch()} />;
+  if (grow.data.pupils.length === 0) return <Empty>There are no children in this class yet.</Empty>;
+  return (
+    <section className="px-5 py-4" aria-label="How the letters stand">
+      <Standings grow={grow.data} />
+      <Legend />
+    </section>
+  );
+}
+
+function Standings({ grow }: { grow: Grow }) {
+  return (
+    <table className="border-collapse">
+      <thead>
+        <tr className="border-b-2 border-rule-deep">
+          <th scope="col" className="py-1 pr-4 text-left align-bottom font-medium text-soft">
+            Child
+          </th>
+          {grow.letters.map((letter) => (
+            <th key={letter} scope="col" className="py-1 pr-10 text-left align-bottom">
+              <span className="sr-only">{letter}</span>
+              <SmallLetter letter={letter} />
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {grow.pupils.map(({ pupil, letters }) => (
+          <tr key={pupil.id} className="border-b border-rule/60 hover:bg-rule-wash/60">
+            <th scope="row" className="py-1.5 pr-10 text-left text-lg font-medium">
+              {pupil.name}
+            </th>
+            {letters.map((standing) => (
+              <td key={standing.letter} className="py-1 pr-10">
+                {standing.attempts === 0 ? (
+                  <span className="text-soft">not written yet</span>
+                ) : (
+                  <Link
+                    to={`/check/${standing.letter}?pupil=${pupil.id}`}
+                    className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 hover:bg-leaf"
+                    aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
+                      ({ key, name }) =>
+                        `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,
+                    ).join(", ")}; written ${standing.attempts} times`}
+                  >
+                    {DIMENSIONS.map(({ key, name }) => (
+                      <VerdictMark key={key} verdict={standing.verdicts[key]} label={name} />
+                    ))}
+                    <span className="text-sm text-soft">{standing.attempts} written</span>
+                  </Link>
+                )}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Legend() {
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-x-8 gap-y-2 text-soft">
+      <p>
+        In each place, from the left: {DIMENSIONS.map(({ name }) => name.toLowerCase()).join(", ")}.
+      </p>
+      <ul className="flex flex-wrap gap-x-6">
+        {(["secure", "nearly", "not_yet", "unseen"] as const).map((verdict) => (
+          <li key={verdict} className="flex items-center gap-1.5">
+            <VerdictMark verdict={verdict} label="Mark" />
+            {VERDICT_NAMES[verdict]}
+          </li>
+        ))}
+      </ul>
+      <p>Your own word counts where you gave it; otherwise the newest letter.</p>
+    </div>
+  );
+}

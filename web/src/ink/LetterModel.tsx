@@ -1,0 +1,99 @@
+/** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
+import type { Letter, Point } from "../api/client";
+import { boxOf, headingAt, upTo, viewBoxOf, viewOf } from "./geometry";
+import { PenLine } from "./PenLine";
+import { RuledLines } from "./RuledLines";
+import { currentPiece, drawnShare, type Timeline } from "./timeline";
+
+const PEN = 0.1;
+/** u beside the path at which a move's number stands. */
+const BESIDE = 0.2;
+
+export function LetterModel({
+  letter,
+  timeline,
+  time_s,
+  numbered = false,
+  margin = 0.7,
+  className,
+}: {
+  letter: Letter;
+  timeline: Timeline;
+  time_s: number;
+  numbered?: boolean;
+  margin?: number;
+  className?: string;
+}) {
+  const view = viewOf(letter.lines, boxOf(letter.strokes.flat().map((m) => m.points)), margin);
+  const current = currentPiece(timeline, time_s);
+  const pen = timeline.pieces[current];
+  return (
+    <svg viewBox={viewBoxOf(view)} className={className} role="img" aria-label={letter.letter}>
+      <RuledLines lines={letter.lines} />
+      {letter.strokes.flat().map(({ points }, at) => (
+        <PenLine key={at} points={points} width={PEN} className="stroke-crease" />
+      ))}
+      {timeline.pieces.map((piece, at) => {
+        const share = drawnShare(piece, time_s);
+        return share > 0 ? (
+          <PenLine
+            key={at}
+            points={upTo(piece.points, share)}
+            width={PEN}
+            className={at === current && time_s < timeline.total_s ? "stroke-ember" : "stroke-ink"}
+          />
+        ) : null;
+      })}
+      {letter.strokes.map((stroke, at) => {
+        const start = stroke[0]?.points[0];
+        return start ? (
+          <circle key={at} cx={start[0]} cy={-start[1]} r={PEN * 0.85} className="fill-ember" />
+        ) : null;
+      })}
+      {numbered
+        ? timeline.pieces.map((piece, at) => (
+            <MoveNumber key={at} points={piece.points} number={at + 1} lit={at === current} />
+          ))
+        : null}
+      {pen && time_s < timeline.total_s ? (
+        <PenTip at={upTo(pen.points, drawnShare(pen, time_s)).at(-1)} />
+      ) : null}
+    </svg>
+  );
+}
+
+function PenTip({ at }: { at: Point | undefined }) {
+  return at ? (
+    <circle
+      cx={at[0]}
+      cy={-at[1]}
+      r={PEN * 1.1}
+      className="fill-none stroke-ember"
+      strokeWidth={0.03}
+    />
+  ) : null;
+}
+
+/** A number with an arrow, to the left of the way the pen travels: going back up along a stem
+ * stands on its other side than going down. */
+function MoveNumber({
+  points,
+  number,
+  lit,
+}: {
+  points: readonly Point[];
+  number: number;
+  lit: boolean;
+}) {
+  const { at, deg } = headingAt(points, 0.5);
+  const left = ((deg + 90) * Math.PI) / 180;
+  const [x, y] = [at[0] + BESIDE * Math.cos(left), at[1] + BESIDE * Math.sin(left)];
+  return (
+    <g transform={`translate(${x} ${-y})`} className={lit ? "fill-ember" : "fill-rule-deep"}>
+      <text textAnchor="middle" dominantBaseline="central" fontSize={0.17} fontWeight={700}>
+        {number}
+      </text>
+      <path d="M-0.05 -0.045L0.05 0L-0.05 0.045Z" transform={`rotate(${-deg}) translate(0.16 0)`} />
+    </g>
+  );
+}

@@ -1,0 +1,89 @@
+/** Pure functions from points (u, y up) to what is drawn. Tested without a browser. */
+import type { Line, Point } from "../api/client";
+
+export interface Box {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
+
+/** An SVG path through the points; y is turned, as SVG counts downwards. */
+export function pathOf(points: readonly Point[]): string {
+  return points.map(([x, y], at) => `${at ? "L" : "M"}${round(x)} ${round(-y)}`).join("");
+}
+
+function round(value: number): number {
+  return Math.round(value * 1000) / 1000 || 0;
+}
+
+export function boxOf(strokes: readonly (readonly Point[])[]): Box {
+  const box = { left: Infinity, right: -Infinity, bottom: Infinity, top: -Infinity };
+  for (const [x, y] of strokes.flat()) {
+    box.left = Math.min(box.left, x);
+    box.right = Math.max(box.right, x);
+    box.bottom = Math.min(box.bottom, y);
+    box.top = Math.max(box.top, y);
+  }
+  return Number.isFinite(box.left) ? box : { left: 0, right: 0, bottom: 0, top: 0 };
+}
+
+/** The height of a ruled line, u. */
+export function lineAt(lines: readonly Line[], name: Line["name"]): number {
+  return lines.find((line) => line.name === name)?.y ?? 0;
+}
+
+/** A box of this width about `middle` that holds all lines, and ink that runs over them. */
+export function viewOf(lines: readonly Line[], box: Box, margin: number): Box {
+  return {
+    left: box.left - margin,
+    right: box.right + margin,
+    bottom: Math.min(lineAt(lines, "drop"), box.bottom) - 0.12,
+    top: Math.max(lineAt(lines, "top"), box.top) + 0.12,
+  };
+}
+
+export function viewBoxOf(box: Box): string {
+  return `${box.left} ${-box.top} ${box.right - box.left} ${box.top - box.bottom}`;
+}
+
+export function lengthOf(points: readonly Point[]): number {
+  let length = 0;
+  let from = points[0];
+  for (const to of points) {
+    if (from) length += distance(from, to);
+    from = to;
+  }
+  return length;
+}
+
+/** The part of a path up to a share of its length; its last point is where the pen is. */
+export function upTo(points: readonly Point[], share: number): Point[] {
+  if (share >= 1) return [...points];
+  let left = Math.max(0, share) * lengthOf(points);
+  const drawn: Point[] = [];
+  for (const to of points) {
+    const from = drawn.at(-1) ?? to;
+    const step = distance(from, to);
+    if (drawn.length && step >= left) {
+      const part = step > 0 ? left / step : 0;
+      drawn.push([from[0] + part * (to[0] - from[0]), from[1] + part * (to[1] - from[1])]);
+      return drawn;
+    }
+    drawn.push(to);
+    left -= step;
+  }
+  return drawn;
+}
+
+/** A point at a share of a path's length and the direction of travel there, degrees, y up. */
+export function headingAt(points: readonly Point[], share: number): { at: Point; deg: number } {
+  const before = upTo(points, Math.max(0, share - 0.02)).at(-1) ?? [0, 0];
+  const after = upTo(points, Math.min(1, share + 0.02)).at(-1) ?? [0, 0];
+  const deg = (Math.atan2(after[1] - before[1], after[0] - before[0]) * 180) / Math.PI;
+  return { at: upTo(points, share).at(-1) ?? [0, 0], deg };
+}
+
+function distance(from: Point, to: Point): number {
+  return Math.hypot(to[0] - from[0], to[1] - from[1]);
+}

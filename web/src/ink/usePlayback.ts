@@ -1,0 +1,52 @@
+/** A clock for playing a timeline: it runs, stops, jumps, and stops by itself at the end. */
+import { useCallback, useEffect, useState } from "react";
+
+export interface Playback {
+  time_s: number;
+  playing: boolean;
+  play: () => void;
+  replay: () => void;
+  pause: () => void;
+  jump: (time_s: number) => void;
+}
+
+const wantsStillness = () => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+
+/** Begins at the end (all drawn), unless it is told to play at once. */
+export function usePlayback(total_s: number, { playAtOnce = false } = {}): Playback {
+  const [time_s, setTime] = useState(() => (playAtOnce && !wantsStillness() ? 0 : total_s));
+  const [playing, setPlaying] = useState(() => playAtOnce && !wantsStillness());
+
+  useEffect(() => {
+    if (!playing) return;
+    let before: number | undefined;
+    let frame = requestAnimationFrame(function tick(now) {
+      const passed = before === undefined ? 0 : (now - before) / 1000;
+      before = now;
+      setTime((time) => Math.min(total_s, time + passed));
+      frame = requestAnimationFrame(tick);
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, [playing, total_s]);
+
+  if (playing && time_s >= total_s) setPlaying(false);
+
+  const jump = useCallback((to: number) => {
+    setPlaying(false);
+    setTime(to);
+  }, []);
+  const pause = useCallback(() => {
+    setPlaying(false);
+  }, []);
+  const replay = useCallback(() => {
+    setTime(0);
+    setPlaying(true);
+  }, []);
+  const play = useCallback(() => {
+    setTime((time) => (time >= total_s ? 0 : time));
+    setPlaying(true);
+  }, [total_s]);
+  return { time_s, playing, play, replay, pause, jump };
+}

@@ -1,0 +1,75 @@
+/**
+ * The navigation: one line of handwriting that runs through the page's head and makes a loop for
+ * each station; the loop of the station one is in is inked. Keys 1 to 5 go there as well.
+ */
+import { useEffect, useRef } from "react";
+import { NavLink, useLocation, useNavigate } from "react-router";
+
+import { useShortcuts } from "./useShortcuts";
+import { pathTo, placeOf, STATIONS } from "./stations";
+
+/** A loop on the line, 150 wide: in from the left on the base, up, round, and out to the right. */
+const LOOP = "M0 38C28 38 62 31 62 15 62 4 42 4 42 16 42 31 74 38 150 38";
+
+export function StationLine({ className }: { className: string | undefined }) {
+  const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const { station: here, letter } = placeOf(pathname);
+  const lastLetter = useRef(letter);
+  useEffect(() => {
+    if (letter) lastLetter.current = letter;
+  }, [letter]);
+
+  useShortcuts(
+    Object.fromEntries(
+      STATIONS.map((station, at) => [
+        String(at + 1),
+        () => void navigate(pathTo(station, letter ?? lastLetter.current)),
+      ]),
+    ),
+  );
+
+  return (
+    <header className="flex items-end overflow-hidden bg-paper">
+      <div className="relative self-stretch">
+        <p className="px-5 pt-2.5 text-xl leading-none font-bold whitespace-nowrap">First Loop</p>
+        <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
+      </div>
+      <nav aria-label="Stations">
+        <ul className="flex">
+          {STATIONS.map((station, at) => (
+            <li key={station.key}>
+              <NavLink
+                to={pathTo(station, letter)}
+                aria-current={station.key === here ? "page" : undefined}
+                aria-keyshortcuts={String(at + 1)}
+                className="group relative block h-11 w-[118px] outline-offset-[-3px] md:w-[150px]"
+              >
+                <svg
+                  viewBox="0 0 150 44"
+                  preserveAspectRatio="none"
+                  className="absolute inset-0 h-full w-full"
+                  aria-hidden
+                >
+                  <path
+                    d={LOOP}
+                    fill="none"
+                    strokeLinecap="butt"
+                    className="stroke-rule stroke-2 group-hover:stroke-rule-deep group-aria-[current=page]:stroke-ink group-aria-[current=page]:stroke-[3.5]"
+                  />
+                </svg>
+                <span className="absolute bottom-2.5 left-[50%] text-lg leading-none text-soft group-hover:text-ink group-aria-[current=page]:font-bold group-aria-[current=page]:text-ink">
+                  {station.name}
+                </span>
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <div className="relative hidden flex-1 self-stretch lg:block">
+        <p className="px-5 pt-3 text-right text-base leading-none text-soft">{className}</p>
+        <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
+      </div>
+    </header>
+  );
+}

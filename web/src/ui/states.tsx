@@ -1,0 +1,32 @@
+/** What a screen shows while it waits, when something failed, and when there is nothing yet. */
+import type { ReactNode } from "react";
+
+import { ProblemError } from "../api/client";
+import { Button } from "./Button";
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="p-8 text-soft">
+      Fetching {what} …
+    </p>
+  );
+}
+
+export function ProblemNote({ error, retry }: { error: Error; retry?: () => void }) {
+  const title = error instanceof ProblemError ? error.title : "Something failed";
+  return (
+    <div role="alert" className="m-5 max-w-xl border-l-4 border-ember bg-ember-wash px-4 py-3">
+      <p className="font-bold">{title}</p>
+      <p>{error.message}</p>
+      {retry ? (
+        <Button className="mt-2" onClick={retry}>
+          Try again
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+export function Empty({ children }: { children: ReactNode }) {
+  return <div className="m-8 max-w-lg text-lg text-soft">{children}</div>;
+}

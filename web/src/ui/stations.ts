@@ -1,0 +1,21 @@
+/** The five stations in the order the work goes round. */
+export const STATIONS = [
+  { key: "plan", name: "Plan", aboutLetter: false },
+  { key: "show", name: "Show", aboutLetter: true },
+  { key: "write", name: "Write", aboutLetter: true },
+  { key: "check", name: "Check", aboutLetter: true },
+  { key: "grow", name: "Grow", aboutLetter: false },
+] as const;
+
+export type Station = (typeof STATIONS)[number];
+
+/** Where a station is; one about a letter keeps the letter that is being worked on. */
+export function pathTo(station: Station, letter: string | undefined): string {
+  return station.aboutLetter && letter ? `/${station.key}/${letter}` : `/${station.key}`;
+}
+
+/** The station and the letter of a place. */
+export function placeOf(pathname: string): { station: string; letter: string | undefined } {
+  const [, station = "", letter] = pathname.split("/");
+  return { station, letter: letter ? decodeURIComponent(letter) : undefined };
+}

@@ -1,0 +1,193 @@
+/** Write: a child writes one letter on a ruled pad and hands it in; one kind thing is said. */
+import { Check, RotateCcw, Undo2 } from "lucide-react";
+import { useRef, useState } from "react";
+
+import type { Attempt, Classroom, Help, Letter } from "../api/client";
+import { useClassroom, useHandIn, useLetter, useTakeBack } from "../api/queries";
+import { InkOverModel } from "../ink/InkOverModel";
+import { inkTimeline } from "../ink/timeline";
+import { usePlayback } from "../ink/usePlayback";
+import { Button } from "../ui/Button";
+import { Choice } from "../ui/Choice";
+import { LetterChoice } from "../ui/LetterChoice";
+import { Loading, ProblemNote } from "../ui/states";
+import { useShortcuts } from "../ui/useShortcuts";
+import { HelpIcon } from "./HelpIcon";
+import { ruledFor } from "./padGeometry";
+import { usePad } from "./usePad";
+import { useSize } from "./useSize";
+import { useWriter } from "./useWriter";
+import { WritingPad } from "./WritingPad";
+
+const HELPS: { value: Help; name: string }[] = [
+  { value: "trace", name: "Trace the dotted letter" },
+  { value: "finish", name: "Go on from the starting dot" },
+  { value: "copy", name: "Copy the letter" },
+  { value: "recall", name: "Write it from memory" },
+];
+
+export function WriteStation({ letter }: { letter: string }) {
+  const classroom = useClassroom().data;
+  const drawing = useLetter(letter);
+  if (drawing.isError) {
+    return <ProblemNote error={drawing.error} retry={() => void drawing.refetch()} />;
+  }
+  if (!classroom || !drawing.data) return <Loading what={`the letter ${letter}`} />;
+  return <Desk classroom={classroom} letter={drawing.data} />;
+}
+
+function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
+  const [writer, setWriter] = useWriter(classroom.pupils);
+  const [help, setHelp] = useState<Help>("copy");
+  const [handedIn, setHandedIn] = useState<Attempt | null>(null);
+  const surface = useRef<HTMLDivElement>(null);
+  const size = useSize(surface);
+  const ruled = ruledFor(letter.lines, size.height);
+  const pad = usePad(ruled);
+  const handIn = useHandIn(letter.letter);
+  const takeBack = useTakeBack(letter.letter);
+  const written = pad.strokes.length > 0;
+  const busy = handIn.isPending || takeBack.isPending;
+
+  const give = () => {
+    if (!writer || !written || busy) return;
+    const sent = { pupil_id: writer.id, letter: letter.letter, help, strokes: pad.strokes };
+    handIn.mutate(sent, {
+      onSuccess: (attempt) => {
+        setHandedIn(attempt);
+        pad.set([]);
+      },
+    });
+  };
+  /** The last letter goes: the one on the pad, or else the one just handed in. */
+  const undo = () => {
+    if (busy) return;
+    if (written) pad.set([]);
+    else if (handedIn) {
+      takeBack.mutate(handedIn.id, {
+        onSuccess: () => {
+          setHandedIn(null);
+          pad.set(handedIn.strokes.map(asPadStroke));
+        },
+      });
+    }
+  };
+  useShortcuts({ Enter: give, z: undo });
+
+  const problem = handIn.error ?? takeBack.error;
+  return (
+    <section className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-3" aria-label="Writing desk">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <label className="flex items-center gap-2">
+          <span className="text-soft">Who writes?</span>
+          <select
+            value={writer?.id}
+            onChange={(event) => {
+              setWriter(Number(event.target.value));
+              setHandedIn(null);
+            }}
+            className="min-h-11 rounded-md border-2 border-crease bg-leaf px-3 text-lg font-medium"
+          >
+            {classroom.pupils.map((pupil) => (
+              <option key={pupil.id} value={pupil.id}>
+                {pupil.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <LetterChoice station="write" letter={letter.letter} />
+        <Choice
+          label="Help"
+          value={help}
+          onChange={setHelp}
+          options={HELPS.map(({ value, name }) => ({
+            value,
+            name,
+            label: <HelpIcon help={value} />,
+          }))}
+        />
+      </div>
+      <div className="flex min-h-0 flex-1 flex-col gap-3 lg:flex-row">
+        <div className="relative min-h-64 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
+          <WritingPad
+            letter={letter}
+            help={help}
+            leftHanded={writer?.handedness === "left"}
+            surface={surface}
+            size={size}
+            ruled={ruled}
+            pad={pad}
+          />
+        </div>
+        <aside className="flex shrink-0 items-stretch gap-4 lg:w-72 lg:flex-col">
+          {handedIn ? <Said key={handedIn.id} attempt={handedIn} letter={letter} /> : <Waiting />}
+        </aside>
+      </div>
+      {problem ? <ProblemNote error={problem} /> : null}
+      <div className="flex flex-wrap items-center gap-3">
+        <Button onClick={undo} disabled={busy || (!written && !handedIn)} className="min-h-14 px-5">
+          <Undo2 aria-hidden /> Take back
+        </Button>
+        {pad.wiped.length > 0 && !written && !handedIn ? (
+          <Button
+            onClick={() => {
+              pad.set(pad.wiped);
+            }}
+            className="min-h-14 px-5"
+          >
+            <RotateCcw aria-hidden /> Bring it back
+          </Button>
+        ) : null}
+        <span className="flex-1" />
+        <Button
+          look="main"
+          onClick={give}
+          disabled={!written || busy || !writer}
+          className="min-h-14 px-8 text-xl"
+        >
+          <Check aria-hidden /> Hand in
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function Waiting() {
+  return <p className="text-lg text-soft lg:pt-4">Write one letter, then hand it in.</p>;
+}
+
+/** What is said of the letter just handed in, beside the letter itself; a tap plays it again. */
+function Said({ attempt, letter }: { attempt: Attempt; letter: Letter }) {
+  const timeline = inkTimeline(attempt.strokes);
+  const playback = usePlayback(timeline.total_s);
+  return (
+    <>
+      <button
+        type="button"
+        onClick={playback.replay}
+        className="rounded-lg border-2 border-crease bg-leaf p-1 hover:border-rule-deep"
+        aria-label="See your letter written again"
+      >
+        <InkOverModel
+          attempt={attempt}
+          letter={letter}
+          time_s={playback.time_s}
+          label={`The ${attempt.letter} just written`}
+          className="h-36 w-auto lg:h-56 lg:w-full"
+        />
+      </button>
+      <p role="status" className="self-center text-xl lg:self-start">
+        {attempt.say}
+      </p>
+    </>
+  );
+}
+
+function asPadStroke({ points, times }: Attempt["strokes"][number]) {
+  return {
+    x: points.map(([x]) => x),
+    y: points.map(([, y]) => y),
+    t: times ?? null,
+    f: null,
+  };
+}

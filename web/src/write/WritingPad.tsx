@@ -1,0 +1,102 @@
+/** The ruled pad: lines, the help that is asked for, and the ink as it is written. */
+import type { Help, Letter, Point } from "../api/client";
+import { useCapture } from "../ink/capture";
+import { boxOf } from "../ink/geometry";
+import { PenLine } from "../ink/PenLine";
+import { RuledLines } from "../ink/RuledLines";
+import type { Ruled } from "./padGeometry";
+import type { PadStroke, usePad } from "./usePad";
+
+const INK_WIDTH = 0.075;
+
+export function WritingPad({
+  letter,
+  help,
+  leftHanded,
+  surface,
+  size,
+  ruled,
+  pad,
+}: {
+  letter: Letter;
+  help: Help;
+  leftHanded: boolean;
+  surface: React.RefObject<HTMLDivElement | null>;
+  size: { width: number; height: number };
+  ruled: Ruled;
+  pad: ReturnType<typeof usePad>;
+}) {
+  useCapture(surface, {
+    onBegin: pad.begin,
+    onMove: pad.extend,
+    onEnd: () => undefined,
+  });
+  const right = size.width / Math.max(ruled.unit_px, 1);
+  return (
+    <div
+      ref={surface}
+      role="application"
+      aria-label={`Pad for the letter ${letter.letter}`}
+      className="absolute inset-0 cursor-crosshair touch-none select-none"
+    >
+      {size.height > 0 ? (
+        <svg
+          className="pointer-events-none absolute inset-0 h-full w-full"
+          viewBox={`0 ${-ruled.base_px / ruled.unit_px} ${right} ${size.height / ruled.unit_px}`}
+        >
+          <RuledLines lines={letter.lines} />
+          <HelpOnPad letter={letter} help={help} right={right} leftHanded={leftHanded} />
+          {pad.strokes.map((stroke, at) => (
+            <PenLine key={at} points={pointsOf(stroke)} width={INK_WIDTH} />
+          ))}
+        </svg>
+      ) : null}
+    </div>
+  );
+}
+
+function pointsOf(stroke: PadStroke): Point[] {
+  return stroke.x.map((x, at) => [x, stroke.y[at] ?? 0]);
+}
+
+/** Trace: the letter dotted. Finish: its starting dots. Copy: the letter at the side. */
+function HelpOnPad({
+  letter,
+  help,
+  right,
+  leftHanded,
+}: {
+  letter: Letter;
+  help: Help;
+  right: number;
+  leftHanded: boolean;
+}) {
+  if (help === "recall") return null;
+  const moves = letter.strokes.flat();
+  const box = boxOf(moves.map((move) => move.points));
+  const width = box.right - box.left;
+  const centred = (right - width) / 2 - box.left;
+  // The model stands where the writing hand does not cover it.
+  const aside = leftHanded ? right - width - 0.5 - box.left : 0.5 - box.left;
+  return (
+    <g transform={`translate(${help === "copy" ? aside : centred} 0)`} aria-hidden>
+      {help === "finish"
+        ? null
+        : moves.map(({ points }, at) => (
+            <PenLine
+              key={at}
+              points={points}
+              width={help === "copy" ? 0.09 : 0.06}
+              dotted={help === "trace"}
+              className={help === "copy" ? "stroke-rule" : "stroke-rule-deep"}
+            />
+          ))}
+      {letter.strokes.map((stroke, at) => {
+        const start = stroke[0]?.points[0];
+        return start ? (
+          <circle key={at} cx={start[0]} cy={-start[1]} r={0.1} className="fill-ember" />
+        ) : null;
+      })}
+    </g>
+  );
+}
