@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now
 from firstloop.api.shared import AttemptOut, attempt_out
+from firstloop.core.errors import InkError
 from firstloop.core.ink import MAX_POINTS, Ink, Stroke
 from firstloop.store import attempts
 from firstloop.store.handing_in import hand_in
@@ -38,22 +39,22 @@ class AttemptIn(BaseModel):
 @router.post("/attempts", status_code=201)
 def post_attempt(session: Db, school_class: Class, now: Now, sent: AttemptIn) -> AttemptOut:
     """Checks a letter and keeps it with what there is to say."""
-    ink = Ink(
-        tuple(
-            Stroke.of(list(zip(stroke.x, stroke.y, strict=False)), stroke.t, stroke.f)
-            for stroke in sent.strokes
-        )
-    )
     record = hand_in(
         session,
         school_class,
         pupil_id=sent.pupil_id,
         letter=sent.letter,
         help=sent.help,
-        ink=ink,
+        ink=Ink(tuple(_stroke(stroke) for stroke in sent.strokes)),
         written_at=now,
     )
     return attempt_out(record)
+
+
+def _stroke(sent: StrokeIn) -> Stroke:
+    if len(sent.x) != len(sent.y):
+        raise InkError(f"a stroke has {len(sent.x)} x but {len(sent.y)} y; every point needs both")
+    return Stroke.of(list(zip(sent.x, sent.y, strict=True)), sent.t, sent.f)
 
 
 @router.delete("/attempts/{attempt_id}", status_code=204)

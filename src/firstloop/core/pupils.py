@@ -20,6 +20,9 @@ from firstloop.core.slips import Slip
 STEP = 0.01
 """u between the points of the path that the pen follows."""
 
+BRAKING = 0.08
+"""u: a pen slows down before a corner and gains speed after it, over about twice this."""
+
 POWER_LAW = 1.0 / 3.0
 """Pen speed falls with curvature to this power (the two-thirds power law of hand movement,
 Lacquaniti, Terzuolo and Viviani 1983, in its form for tangential speed)."""
@@ -124,7 +127,7 @@ def _record(strokes: list[FloatArray], pupil: Pupil, rng: np.random.Generator) -
 
 def _arrival_times(path: FloatArray, speed: float) -> FloatArray:
     """Seconds at which the pen reaches each point, slower the sharper it turns; (n,)."""
-    heading = polyline.headings(polyline.smooth(path, 4.0))
+    heading = polyline.smooth(polyline.headings(path), BRAKING / STEP)
     turned = np.hypot(*np.gradient(heading, axis=0).T)
     curvature = turned / STEP
     pace = speed * (1.0 + curvature) ** -POWER_LAW

@@ -1,14 +1,12 @@
 /** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
 import type { Letter, Point } from "../api/client";
-import { boxOf, headingAt, upTo, viewBoxOf, viewOf } from "./geometry";
+import { boxOf, upTo, viewBoxOf, viewOf } from "./geometry";
+import { type NumberPlace, numberPlaces } from "./numberPlaces";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
 import { currentPiece, drawnShare, type Timeline } from "./timeline";
 
 const PEN = 0.1;
-/** u beside the path at which a move's number stands. */
-const BESIDE = 0.2;
-
 export function LetterModel({
   letter,
   timeline,
@@ -51,8 +49,8 @@ export function LetterModel({
         ) : null;
       })}
       {numbered
-        ? timeline.pieces.map((piece, at) => (
-            <MoveNumber key={at} points={piece.points} number={at + 1} lit={at === current} />
+        ? numberPlaces(timeline.pieces.map((piece) => piece.points)).map((place, at) => (
+            <MoveNumber key={at} place={place} number={at + 1} lit={at === current} />
           ))
         : null}
       {pen && time_s < timeline.total_s ? (
@@ -74,26 +72,20 @@ function PenTip({ at }: { at: Point | undefined }) {
   ) : null;
 }
 
-/** A number with an arrow, to the left of the way the pen travels: going back up along a stem
- * stands on its other side than going down. */
-function MoveNumber({
-  points,
-  number,
-  lit,
-}: {
-  points: readonly Point[];
-  number: number;
-  lit: boolean;
-}) {
-  const { at, deg } = headingAt(points, 0.5);
-  const left = ((deg + 90) * Math.PI) / 180;
-  const [x, y] = [at[0] + BESIDE * Math.cos(left), at[1] + BESIDE * Math.sin(left)];
+/** A move's number with an arrow the way the pen goes. */
+function MoveNumber({ place, number, lit }: { place: NumberPlace; number: number; lit: boolean }) {
   return (
-    <g transform={`translate(${x} ${-y})`} className={lit ? "fill-ember" : "fill-rule-deep"}>
+    <g
+      transform={`translate(${place.at[0]} ${-place.at[1]})`}
+      className={lit ? "fill-ember" : "fill-rule-deep"}
+    >
       <text textAnchor="middle" dominantBaseline="central" fontSize={0.17} fontWeight={700}>
         {number}
       </text>
-      <path d="M-0.05 -0.045L0.05 0L-0.05 0.045Z" transform={`rotate(${-deg}) translate(0.16 0)`} />
+      <path
+        d="M-0.05 -0.045L0.05 0L-0.05 0.045Z"
+        transform={`rotate(${-place.deg}) translate(0.16 0)`}
+      />
     </g>
   );
 }

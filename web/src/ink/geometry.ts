@@ -84,6 +84,6 @@ export function headingAt(points: readonly Point[], share: number): { at: Point;
   return { at: upTo(points, share).at(-1) ?? [0, 0], deg };
 }
 
-function distance(from: Point, to: Point): number {
+export function distance(from: Point, to: Point): number {
   return Math.hypot(to[0] - from[0], to[1] - from[1]);
 }

@@ -69,7 +69,7 @@ function Board({ letter }: { letter: Letter }) {
     <section
       ref={board}
       aria-label={`The letter ${letter.letter}`}
-      className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 bg-paper"
+      className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 bg-paper full:p-6"
     >
       <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
         <LetterModel
@@ -113,7 +113,7 @@ function Board({ letter }: { letter: Letter }) {
           <Maximize2 aria-hidden size={18} /> Full board
         </Button>
       </div>
-      <p className="text-sm text-soft">
+      <p className="text-sm text-soft full:hidden">
         Keys: space draws and pauses · ← → one move · R again · F full board · 1 to 5 the stations
       </p>
     </section>
@@ -123,14 +123,17 @@ function Board({ letter }: { letter: Letter }) {
 /** The phrase, move by move; the move being drawn is marked. */
 function Phrase({ letter, current }: { letter: Letter; current: number }) {
   return (
-    <ol aria-label="Phrase" className="flex flex-wrap gap-x-6 gap-y-1 text-2xl">
+    <ol
+      aria-label="Phrase"
+      className="flex flex-wrap gap-x-8 gap-y-1 text-2xl full:text-[3.5rem] full:leading-tight"
+    >
       {letter.strokes.flat().map((move, at) => (
         <li
           key={at}
           aria-current={at === current ? "step" : undefined}
           className="flex items-baseline gap-2 border-b-4 border-transparent aria-[current=step]:border-ember"
         >
-          <span className="text-lg font-bold text-rule-deep">{at + 1}</span>
+          <span className="text-[0.65em] font-bold text-rule-deep">{at + 1}</span>
           {move.words}
         </li>
       ))}

@@ -43,7 +43,7 @@ export function StationLine({ className }: { className: string | undefined }) {
                 to={pathTo(station, letter)}
                 aria-current={station.key === here ? "page" : undefined}
                 aria-keyshortcuts={String(at + 1)}
-                className="group relative block h-11 w-[118px] outline-offset-[-3px] md:w-[150px]"
+                className="group relative block h-11 w-[104px] outline-offset-[-3px] md:w-[124px] lg:w-[150px]"
               >
                 <svg
                   viewBox="0 0 150 44"
@@ -66,8 +66,10 @@ export function StationLine({ className }: { className: string | undefined }) {
           ))}
         </ul>
       </nav>
-      <div className="relative hidden flex-1 self-stretch lg:block">
-        <p className="px-5 pt-3 text-right text-base leading-none text-soft">{className}</p>
+      <div className="relative flex-1 self-stretch">
+        <p className="hidden px-5 pt-3 text-right text-base leading-none whitespace-nowrap text-soft xl:block">
+          {className}
+        </p>
         <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
       </div>
     </header>

@@ -73,6 +73,8 @@ function HelpOnPad({
 }) {
   if (help === "recall") return null;
   const moves = letter.strokes.flat();
+  // Going back runs on dots that are there already.
+  const drawn = help === "trace" ? moves.filter((move) => move.kind !== "back") : moves;
   const box = boxOf(moves.map((move) => move.points));
   const width = box.right - box.left;
   const centred = (right - width) / 2 - box.left;
@@ -82,7 +84,7 @@ function HelpOnPad({
     <g transform={`translate(${help === "copy" ? aside : centred} 0)`} aria-hidden>
       {help === "finish"
         ? null
-        : moves.map(({ points }, at) => (
+        : drawn.map(({ points }, at) => (
             <PenLine
               key={at}
               points={points}

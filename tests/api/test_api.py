@@ -1,0 +1,126 @@
+"""The API by real requests: the path from the board to the record, and errors that help."""
+
+import json
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+
+from firstloop.api.app import create_app
+from firstloop.core.ink import Ink
+from tests import letters
+
+STORED_DOCUMENT = Path(__file__).parents[2] / "web" / "src" / "api" / "openapi.json"
+
+
+def sent(ink: Ink, letter: str = "n", pupil_id: int = 1) -> dict:
+    return {
+        "pupil_id": pupil_id,
+        "letter": letter,
+        "help": "copy",
+        "strokes": [
+            {"x": stroke.points[:, 0].tolist(), "y": stroke.points[:, 1].tolist()}
+            for stroke in ink.strokes
+        ],
+    }
+
+
+def hand_in(client: TestClient, ink: Ink, **fields) -> dict:
+    answer = client.post("/api/write/attempts", json=sent(ink, **fields))
+    assert answer.status_code == 201
+    return answer.json()
+
+
+def test_the_class_has_its_letters_lines_and_children(client):
+    answer = client.get("/api/classroom").json()
+    assert answer["letters"] == ["r", "n", "m", "h"]
+    assert [line["name"] for line in answer["lines"]] == ["top", "mid", "base", "drop"]
+    assert [pupil["name"] for pupil in answer["pupils"]] == ["Jori", "Mila"]
+
+
+def test_a_letter_comes_move_by_move_with_its_words(client):
+    answer = client.get("/api/show/letters/n").json()
+    (stroke,) = answer["strokes"]
+    assert [move["kind"] for move in stroke] == ["drop", "back", "arch"]
+    assert stroke[0]["points"] == [[0.0, 1.0], [0.0, 0.0]]
+    assert answer["phrase"] == ", ".join(move["words"] for move in stroke)
+
+
+def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client):
+    handed = hand_in(client, letters.m_from_the_base_line(), letter="m")
+    assert [finding["code"] for finding in handed["findings"]] == ["start_place"]
+    (lying,) = client.get("/api/check/letters/m/attempts").json()
+    assert lying == handed
+    standing = client.get("/api/grow").json()["pupils"][1]["letters"][2]
+    assert standing["letter"] == "m"
+    assert standing["verdicts"]["direction"] == "not_yet"
+    assert standing["attempts"] == 1
+
+
+def test_the_teachers_word_counts_until_she_takes_it_back(client):
+    place = f"/api/check/attempts/{hand_in(client, letters.n_from_the_base_line())['id']}/judgement"
+    judged = client.put(place, json={"direction": "secure", "note": " I saw it "}).json()
+    assert judged["held"]["direction"] == "secure"
+    assert judged["checked"]["direction"] == "not_yet"
+    assert judged["judgement"]["note"] == "I saw it"
+    assert client.delete(place).json()["held"]["direction"] == "not_yet"
+
+
+def test_a_letter_taken_back_is_gone(client):
+    handed = hand_in(client, letters.good_n())
+    assert client.delete(f"/api/write/attempts/{handed['id']}").status_code == 204
+    assert client.get("/api/check/letters/n/attempts").json() == []
+
+
+def test_a_child_is_forgotten_on_request(client):
+    hand_in(client, letters.good_n())
+    assert client.delete("/api/classroom/pupils/1").status_code == 204
+    assert [p["name"] for p in client.get("/api/classroom").json()["pupils"]] == ["Jori"]
+    assert client.get("/api/check/letters/n/attempts").json() == []
+
+
+@pytest.mark.parametrize(
+    ("method", "place", "body", "status", "detail"),
+    [
+        ("GET", "/api/show/letters/x", None, 404, 'the plain hand has no "x"'),
+        ("GET", "/api/check/letters/x/attempts", None, 404, 'no "x"'),
+        ("DELETE", "/api/write/attempts/99", None, 404, "no attempt 99"),
+        ("PUT", "/api/check/attempts/99/judgement", {}, 404, "no attempt 99"),
+        ("DELETE", "/api/classroom/pupils/99", None, 404, "no pupil 99"),
+        ("GET", "/api/nothing", None, 404, "Not Found"),
+        ("POST", "/api/write/attempts", sent(Ink(())), 422, "there is no ink"),
+        ("POST", "/api/write/attempts", sent(letters.good_n(), pupil_id=99), 404, "no pupil 99"),
+        ("POST", "/api/write/attempts", {"letter": "n"}, 422, "body.pupil_id: Field required"),
+        (
+            "POST",
+            "/api/write/attempts",
+            sent(letters.good_n()) | {"strokes": [{"x": [0, 1], "y": [0]}]},
+            422,
+            "a stroke has 2 x but 1 y",
+        ),
+    ],
+)
+def test_what_goes_wrong_is_a_problem_document(client, method, place, body, status, detail):
+    answer = client.request(method, place, json=body)
+    assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
+    problem = answer.json()
+    assert detail in problem["detail"]
+    assert problem["status"] == status
+
+
+def test_a_faulty_letter_loses_nothing_that_was_there(client):
+    hand_in(client, letters.good_n())
+    client.post("/api/write/attempts", json=sent(Ink(())))
+    assert len(client.get("/api/check/letters/n/attempts").json()) == 1
+
+
+def test_an_empty_record_answers_with_what_to_do(database):
+    with TestClient(create_app(database)) as empty:
+        answer = empty.get("/api/classroom")
+    assert answer.status_code == 404
+    assert "firstloop demo" in answer.json()["detail"]
+
+
+def test_the_stored_document_is_what_the_application_gives(client):
+    assert json.loads(STORED_DOCUMENT.read_text()) == client.get("/api/openapi.json").json()

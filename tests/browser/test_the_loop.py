@@ -1,0 +1,145 @@
+"""The thinnest loop, as a teacher and a child go round it: show, write, check, grow."""
+
+import re
+import sqlite3
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests import letters
+from tests.browser.conftest import Application
+from tests.browser.pen import touch, write
+
+pytestmark = pytest.mark.browser
+
+START_AT_MID = "Start at the mid line: straight down, then back up the same line."
+ALL_IS_WELL = "Just right. Make the next one the same way."
+
+
+def hand_in(page: Page, pupil: str, ink) -> None:
+    page.goto("/write/m")
+    page.get_by_label("Who writes?").select_option(label=pupil)
+    write(page, ink)
+    page.get_by_role("button", name="Hand in").click()
+
+
+def test_an_m_from_the_base_line_and_a_right_one_from_pad_to_record(
+    page: Page, application: Application
+):
+    hand_in(page, "Elif", letters.m_from_the_base_line())
+    expect(page.get_by_role("status")).to_have_text(START_AT_MID)
+    hand_in(page, "Imani", letters.good_m())
+    expect(page.get_by_role("status")).to_have_text(ALL_IS_WELL)
+
+    page.get_by_role("link", name="Check").click()
+    for pupil, said in (("Elif", START_AT_MID), ("Imani", ALL_IS_WELL)):
+        page.get_by_role("button", name=re.compile(pupil)).click()
+        expect(page.get_by_test_id("say")).to_have_text(f"“{said}”")
+    expect(page.get_by_text("Nothing to mend was seen.")).to_be_visible()
+    page.get_by_role("button", name=re.compile("Elif")).click()
+    expect(page.get_by_text("Started at the base line; m starts at the mid line.")).to_be_visible()
+
+    application.stop()
+    with sqlite3.connect(application.database) as record:
+        said = dict(
+            record.execute(
+                "SELECT pupil.name, attempt.say FROM attempt JOIN pupil ON pupil.id = pupil_id "
+                "WHERE letter = 'm' AND pupil.name IN ('Elif', 'Imani') ORDER BY written_at"
+            ).fetchall()
+        )
+    record.close()
+    assert said == {"Elif": START_AT_MID, "Imani": ALL_IS_WELL}
+
+    application.start()
+    page.reload()
+    page.get_by_role("button", name=re.compile("Elif")).click()
+    expect(page.get_by_test_id("say")).to_have_text(f"“{START_AT_MID}”")
+
+
+def test_the_board_draws_a_letter_move_by_move_by_keyboard(page: Page):
+    page.goto("/show/n")
+    phrase = page.get_by_role("list", name="Phrase").get_by_role("listitem")
+    expect(phrase).to_have_count(3)
+    page.keyboard.press("ArrowLeft")
+    expect(phrase.nth(1)).to_have_attribute("aria-current", "step")
+    page.keyboard.press("ArrowLeft")
+    expect(phrase.nth(0)).to_have_attribute("aria-current", "step")
+    page.keyboard.press("ArrowRight")
+    expect(phrase.nth(1)).to_have_attribute("aria-current", "step")
+    page.keyboard.press(" ")
+    expect(page.get_by_role("button", name="Pause")).to_be_visible()
+    page.keyboard.press(" ")
+    expect(page.get_by_role("button", name="Draw it")).to_be_visible()
+
+
+def test_the_stations_are_reached_by_number_and_keep_the_letter(page: Page):
+    page.goto("/show/h")
+    expect(page.get_by_role("button", name="Draw it")).to_be_visible()
+    for key, place in (("4", "/check/h"), ("5", "/grow"), ("3", "/write/h"), ("2", "/show/h")):
+        page.keyboard.press(key)
+        expect(page).to_have_url(re.compile(f"{place}$"))
+
+
+def test_the_last_letter_can_be_taken_back_before_and_after_handing_in(page: Page):
+    page.goto("/write/n")
+    write(page, letters.good_n())
+    page.get_by_role("button", name="Take back").click()
+    expect(page.get_by_role("button", name="Hand in")).to_be_disabled()
+    page.get_by_role("button", name="Bring it back").click()
+    with page.expect_response("**/api/write/attempts") as handed:
+        page.get_by_role("button", name="Hand in").click()
+    place = f"/api/write/attempts/{handed.value.json()['id']}"
+    with page.expect_response(f"**{place}") as taken:
+        page.get_by_role("button", name="Take back").click()
+    assert taken.value.request.method == "DELETE"
+    expect(page.get_by_role("button", name="Hand in")).to_be_enabled()  # the ink is back
+
+
+def test_a_palm_is_ignored_once_a_pen_was_seen(page: Page):
+    page.goto("/write/n")
+    expect(page.get_by_role("application")).to_be_visible()
+    strokes = page.get_by_role("application").locator("path.stroke-ink")
+    touch(page, "touch", [(100, 100), (110, 150), (120, 200)])
+    expect(strokes).to_have_count(1)
+    touch(page, "pen", [(300, 100), (300, 150), (300, 200)])
+    expect(strokes).to_have_count(2)
+    touch(page, "touch", [(500, 100), (510, 150), (520, 200)])
+    touch(page, "pen", [(400, 100), (400, 150), (400, 200)])
+    expect(strokes).to_have_count(3)
+
+
+def test_the_teachers_word_wins_and_shows_in_grow(page: Page):
+    page.goto("/check/n")
+    page.get_by_role("button", name=re.compile("Bram")).click()
+    expect(page.get_by_role("article", name="n by Bram")).to_be_visible()
+    page.keyboard.press("o")
+    direction = page.get_by_role("radiogroup", name="Direction")
+    direction.get_by_role("radio", name="secure", exact=True).click()
+    expect(page.get_by_text("checker: not yet")).to_be_visible()
+    page.get_by_role("link", name="Grow").click()
+    expect(page.get_by_role("link", name=re.compile("Bram, n: direction secure"))).to_be_visible()
+
+
+def test_agreeing_goes_on_to_the_next_letter(page: Page):
+    page.goto("/check/n")
+    table = page.get_by_role("region", name="Letters on the table")
+    expect(table.get_by_role("article", name="n by Anouk")).to_be_visible()
+    page.keyboard.press("a")
+    expect(table.get_by_role("article", name="n by Bram")).to_be_visible()
+    expect(table.get_by_text("looked at", exact=True)).to_be_visible()
+
+
+def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
+    page: Page, complaints: list[str]
+):
+    page.goto("/write/n")
+    write(page, letters.good_n())
+    page.route("**/api/write/attempts", lambda route: route.abort())
+    with page.expect_event("console"):
+        page.get_by_role("button", name="Hand in").click()
+    expect(page.get_by_role("alert")).to_contain_text("Is it still running?")
+    complaints.clear()  # the browser's own, of the lost request
+    expect(page.get_by_role("button", name="Hand in")).to_be_enabled()
+    page.unroute("**/api/write/attempts")
+    page.get_by_role("button", name="Hand in").click()
+    expect(page.get_by_role("status")).to_have_text(ALL_IS_WELL)

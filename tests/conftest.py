@@ -1,0 +1,33 @@
+"""What all tests share: the plain hand on an ordinary ruling, and a record of its own each."""
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from firstloop.core.ruling import Ruling
+from firstloop.store import classes
+from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord, Handedness
+
+INKS = Path(__file__).parent / "inks"
+
+
+@pytest.fixture
+def database(tmp_path: Path) -> Iterator[Database]:
+    opened = Database(tmp_path / "record.db")
+    yield opened
+    opened.close()
+
+
+@pytest.fixture
+def school_class(database: Database) -> ClassRecord:
+    with database.session() as session:
+        return classes.add(
+            session,
+            "Reed class",
+            hand="plain",
+            ruling=Ruling(),
+            x_height_mm=8.0,
+            pupils=[("Mila", Handedness.RIGHT), ("Jori", Handedness.LEFT)],
+        )

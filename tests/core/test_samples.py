@@ -1,0 +1,29 @@
+"""The sample inks, drawn by another program: every fault found, no clean letter corrected."""
+
+import json
+
+import pytest
+
+from firstloop.core.letterforms import PLAIN
+from firstloop.formats import inkml
+from tests.conftest import INKS
+from tests.letters import checked, to_mend
+
+SAMPLES = [
+    sample
+    for sample in map(json.loads, (INKS / "expected.jsonl").read_text().splitlines())
+    if sample["target"] in PLAIN.scripts
+]
+
+
+@pytest.mark.parametrize("sample", SAMPLES, ids=lambda s: f"{s['file']} {s['target']} {s['fault']}")
+def test_a_sample_is_judged_as_a_teacher_would(sample):
+    file = inkml.read((INKS / sample["file"]).read_bytes())
+    result = checked(file.ink, sample["target"], file.ruling)
+    codes = to_mend(result)
+    if sample["kind"] == "clean":
+        assert codes == []
+    else:
+        assert set(codes) & set(sample["expected"])
+        assert set(codes) <= {*sample["expected"], *sample["also_ok"]}
+    assert sample["reads_as"] in (None, result.reads_as)

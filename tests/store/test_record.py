@@ -1,0 +1,134 @@
+"""The record: ink kept whole, judgements beside verdicts, deletion that leaves nothing."""
+
+from datetime import UTC, datetime
+
+import numpy as np
+import pytest
+from alembic.autogenerate import compare_metadata
+from alembic.migration import MigrationContext
+from sqlalchemy import create_engine, text
+
+from firstloop.core.checking.findings import Dimension, Verdict
+from firstloop.core.ink import Ink, Stroke
+from firstloop.store import attempts, classes
+from firstloop.store.database import Database
+from firstloop.store.handing_in import hand_in
+from firstloop.store.models import Base
+from firstloop.store.records import (
+    AttemptRecord,
+    ClassRecord,
+    Help,
+    JudgementRecord,
+    NotInRecordError,
+)
+from tests import letters
+
+MONDAY = datetime(2026, 9, 7, 9, 0, tzinfo=UTC)
+
+
+def handed_in(
+    database: Database, school_class: ClassRecord, ink: Ink | None = None
+) -> AttemptRecord:
+    with database.session() as session:
+        return hand_in(
+            session,
+            school_class,
+            pupil_id=school_class.pupils[0].id,
+            letter="n",
+            help=Help.COPY,
+            ink=ink or letters.n_from_the_base_line(),
+            written_at=MONDAY,
+        )
+
+
+def rows(database: Database) -> dict[str, int]:
+    with database.session() as session:
+        return {
+            table: session.execute(text(f"SELECT count(*) FROM {table}")).scalar_one()
+            for table in ("pupil", "attempt", "finding", "judgement")
+        }
+
+
+def test_the_migrations_make_the_tables_of_the_models(database):
+    engine = create_engine(f"sqlite:///{database.path}")
+    with engine.connect() as connection:
+        differences = compare_metadata(MigrationContext.configure(connection), Base.metadata)
+    engine.dispose()
+    assert differences == []
+
+
+def test_every_connection_keeps_foreign_keys_and_a_write_ahead_log(database):
+    with database.session() as session:
+        assert session.execute(text("PRAGMA foreign_keys")).scalar_one() == 1
+        assert session.execute(text("PRAGMA journal_mode")).scalar_one() == "wal"
+
+
+def test_ink_and_findings_are_kept_whole(database, school_class):
+    times = np.linspace(0, 1.2, len(letters.n_strokes()))
+    force = np.full(len(times), 0.4)
+    kept = handed_in(database, school_class, Ink((Stroke.of(letters.n_strokes(), times, force),)))
+    with database.session() as session:
+        found = attempts.get(session, kept.id).attempt
+    (before,), (after,) = kept.attempt.ink.strokes, found.ink.strokes
+    np.testing.assert_allclose(after.points, before.points, atol=1e-4)
+    np.testing.assert_allclose(after.times, times, atol=1e-3)
+    np.testing.assert_allclose(after.force, force, atol=1e-3)
+    assert found.findings == kept.attempt.findings
+    assert found.written_at == MONDAY
+
+
+def test_what_was_found_is_there_after_a_restart(database, school_class):
+    kept = handed_in(database, school_class)
+    database.close()
+    opened_again = Database(database.path)
+    with opened_again.session() as session:
+        (found,) = attempts.of_class(session, school_class.id, letters=["n"])
+    opened_again.close()
+    assert [f.code for f in found.attempt.findings] == ["start_place"]
+    assert found.attempt.say == kept.attempt.say
+
+
+def test_the_teachers_word_is_kept_beside_the_checkers(database, school_class):
+    kept = handed_in(database, school_class)
+    word = JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "saw her start")
+    with database.session() as session:
+        attempts.judge(session, kept.id, word)
+    with database.session() as session:
+        found = attempts.get(session, kept.id)
+        assert found.judgement == word
+        assert found.attempt.verdicts[Dimension.DIRECTION] is Verdict.NOT_YET
+        assert attempts.withdraw_judgement(session, kept.id).judgement is None
+
+
+def test_forgetting_a_child_leaves_nothing_of_what_they_wrote(database, school_class):
+    kept = handed_in(database, school_class)
+    with database.session() as session:
+        attempts.judge(session, kept.id, JudgementRecord(MONDAY, {}, ""))
+    assert rows(database) == {"pupil": 2, "attempt": 1, "finding": 1, "judgement": 1}
+    with database.session() as session:
+        classes.remove_pupil(session, school_class.pupils[0].id)
+    assert rows(database) == {"pupil": 1, "attempt": 0, "finding": 0, "judgement": 0}
+
+
+def test_what_fails_changes_nothing(database, school_class):
+    def keep_one_then_fail() -> None:
+        with database.session() as session:
+            hand_in(
+                session,
+                school_class,
+                pupil_id=school_class.pupils[0].id,
+                letter="n",
+                help=Help.COPY,
+                ink=letters.good_n(),
+                written_at=MONDAY,
+            )
+            attempts.get(session, 999)
+
+    with pytest.raises(NotInRecordError, match="no attempt 999"):
+        keep_one_then_fail()
+    assert rows(database)["attempt"] == 0
+
+
+def test_an_empty_record_says_how_to_fill_it(database):
+    with database.session() as session, pytest.raises(NotInRecordError, match="firstloop demo"):
+        classes.first(session)

@@ -1,0 +1,88 @@
+"""The command line, as the check contract fixes it."""
+
+import json
+import shutil
+
+import pytest
+
+from firstloop.cli import main
+from tests.conftest import INKS
+
+FAULTY = {
+    "a_empty.inkml": b"",
+    "b_not_xml.inkml": b"n, I hope",
+    "c_single_point.inkml": (
+        b'<ink xmlns="http://www.w3.org/2003/InkML"><annotation type="target">n</annotation>'
+        b'<annotationXML type="ruling"><line name="mid" y="1"/><line name="base" y="2"/>'
+        b"</annotationXML><trace>1 1</trace></ink>"
+    ),
+}
+
+
+@pytest.fixture
+def folder(tmp_path):
+    (tmp_path / "below").mkdir()
+    shutil.copy(INKS / "s0027.inkml", tmp_path / "below" / "n.inkml")
+    shutil.copy(INKS / "s0001.inkml", tmp_path / "z_r.inkml")
+    for name, data in FAULTY.items():
+        (tmp_path / name).write_bytes(data)
+    return tmp_path
+
+
+def run(capsys, *arguments) -> tuple[int, list[dict]]:
+    status = main(["check", "--json", *map(str, arguments)])
+    return status, [json.loads(line) for line in capsys.readouterr().out.splitlines()]
+
+
+def test_one_object_a_line_in_the_words_of_the_contract(capsys):
+    status, (answer,) = run(capsys, INKS / "s0027.inkml")
+    assert status == 0
+    assert list(answer) == [
+        "file", "target", "hand", "reads_as", "verdict", "findings", "say", "checker",
+    ]  # fmt: skip
+    assert answer["verdict"] == {"direction": "not_yet", "size": "secure", "shape": "secure"}
+    (finding,) = answer["findings"]
+    assert list(finding) == [
+        "code", "dimension", "severity", "stroke", "move",
+        "measure", "limit", "unit", "note", "say",
+    ]  # fmt: skip
+    assert finding["code"] == "start_place"
+    assert answer["say"] == finding["say"]
+
+
+def test_a_folder_is_read_by_name_and_bad_files_stop_nothing(capsys, folder):
+    status, answers = run(capsys, folder)
+    assert status == 1
+    errors = {answer["file"]: answer.get("error") for answer in answers}
+    empty, not_xml, single = FAULTY
+    assert list(errors) == [empty, not_xml, "n.inkml", single, "z_r.inkml"]  # "below" sorts third
+    assert "is empty" in errors[empty]
+    assert "not XML" in errors[not_xml]
+    assert "single point" in errors[single]
+    assert errors["n.inkml"] is errors["z_r.inkml"] is None
+
+
+def test_the_options_override_the_file(capsys):
+    _, (answer,) = run(capsys, INKS / "s0033.inkml", "--letter", "m", "--handedness", "left")
+    assert answer["target"] == "m"
+    assert answer["findings"][0]["code"] == "missing_part"
+
+
+def test_a_hand_or_file_that_is_not_there_is_an_error_of_that_file(capsys, tmp_path):
+    status, (missing,) = run(capsys, tmp_path / "gone.inkml")
+    assert (status, missing["error"]) == (1, "cannot be read: No such file or directory")
+    _, (unknown,) = run(capsys, INKS / "s0001.inkml", "--hand", "quill")
+    assert 'no hand "quill"' in unknown["error"]
+
+
+def test_without_json_a_line_is_for_people(capsys):
+    assert main(["check", str(INKS / "s0027.inkml")]) == 0
+    assert capsys.readouterr().out.startswith("s0027.inkml: Start at the mid line")
+
+
+def test_the_demo_is_made_once_and_then_left_alone(capsys, tmp_path):
+    database = str(tmp_path / "demo.db")
+    assert main(["demo", "--db", database]) == 0
+    assert "Heron class" in capsys.readouterr().out
+    assert main(["demo", "--db", database]) == 0
+    assert "nothing was changed" in capsys.readouterr().out

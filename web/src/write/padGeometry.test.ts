@@ -1,0 +1,16 @@
+import { expect, test } from "vitest";
+
+import { ruledFor } from "./padGeometry";
+
+const LINES = [
+  { name: "top" as const, y: 1.9 },
+  { name: "mid" as const, y: 1 },
+  { name: "base" as const, y: 0 },
+  { name: "drop" as const, y: -0.95 },
+];
+
+test.each([300, 554, 1000])("all four lines lie on a pad of %i px, with room to miss", (height) => {
+  const { unit_px, base_px } = ruledFor(LINES, height);
+  expect(base_px - 1.9 * unit_px).toBeGreaterThan(0.3 * unit_px);
+  expect(base_px + 0.95 * unit_px).toBeLessThan(height - 0.3 * unit_px);
+});
