@@ -24,8 +24,8 @@ check: setup
 	cd web && npm run check
 	scripts/client-is-current
 
-bench: setup
-	$(PY)/python scripts/bench.py
+bench: setup $(STAMPS)/chromium
+	$(PY)/python -m scripts.bench
 
 # The stored OpenAPI document and the typed client made from it.
 client: $(STAMPS)/python $(STAMPS)/node_modules
@@ -33,7 +33,7 @@ client: $(STAMPS)/python $(STAMPS)/node_modules
 	cd web && npm run client
 
 screenshots: setup $(STAMPS)/chromium
-	$(PY)/python scripts/screenshots.py
+	$(PY)/python -m scripts.screenshots
 
 clean:
 	rm -rf .venv $(STAMPS) web/node_modules web/dist

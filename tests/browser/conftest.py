@@ -1,79 +1,26 @@
 """The real built interface against the real server, driven through Debian's Chromium."""
 
 import shutil
-import socket
-import subprocess
-import sys
-import urllib.error
-import urllib.request
 from collections.abc import Iterator
-from dataclasses import dataclass, field
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Page, sync_playwright
-
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-]
-
-
-@dataclass
-class Application:
-    """The installed command, serving one record; it can be stopped and started again."""
-
-    database: Path
-    port: int
-    _process: subprocess.Popen[str] | None = field(default=None, init=False)
-
-    @property
-    def address(self) -> str:
-        return f"http://127.0.0.1:{self.port}"
-
-    def start(self) -> None:
-        command = Path(sys.executable).with_name("firstloop")
-        self._process = subprocess.Popen(
-            [command, "serve", "--db", self.database, "--port", str(self.port)],
-            stdout=subprocess.PIPE,
-            text=True,
-        )
-        assert self._process.stdout is not None
-        assert "First Loop is at" in self._process.stdout.readline()
-        while not self._answers():
-            assert self._process.poll() is None, "the server ended before it answered"
-
-    def _answers(self) -> bool:
-        try:
-            urllib.request.urlopen(f"{self.address}/api/classroom", timeout=10).close()
-        except urllib.error.URLError:
-            return False
-        return True
-
-    def stop(self) -> None:
-        if self._process is not None:
-            self._process.terminate()
-            self._process.communicate()
+from scripts.served import Application, free_port, launch_chromium, make_demo
 
 
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        opened = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        opened = launch_chromium(playwright)
         yield opened
         opened.close()
 
 
 @pytest.fixture(scope="session")
 def demo_record(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    command = Path(sys.executable).with_name("firstloop")
     database = tmp_path_factory.mktemp("demo") / "demo.db"
-    subprocess.run([command, "demo", "--db", database], check=True, capture_output=True)
+    make_demo(database)
     return database
 
 
@@ -82,10 +29,7 @@ def application(tmp_path: Path, demo_record: Path) -> Iterator[Application]:
     """The application over the made-up class, in a record of its own."""
     database = tmp_path / "demo.db"
     shutil.copy(demo_record, database)
-    with socket.socket() as free:
-        free.bind(("127.0.0.1", 0))
-        port = free.getsockname()[1]
-    running = Application(database, port)
+    running = Application(database, free_port())
     running.start()
     yield running
     running.stop()

@@ -5,9 +5,9 @@ import sqlite3
 
 import pytest
 from playwright.sync_api import Page, expect
+from scripts.served import Application
 
 from tests import letters
-from tests.browser.conftest import Application
 from tests.browser.pen import touch, write
 
 pytestmark = pytest.mark.browser

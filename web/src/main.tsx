@@ -5,11 +5,15 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 
+import { prefetchClassroom } from "./api/queries";
 import { App } from "./App";
 
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } },
 });
+
+// Where this fails, the screen that needs it asks again, and says what is wrong.
+prefetchClassroom(queries).catch(() => undefined);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("index.html has no #root");

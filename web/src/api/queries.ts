@@ -1,5 +1,11 @@
 /** Server state: one hook a resource, all query keys here. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  type QueryClient,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 
 import { api, type AttemptIn, type JudgementIn } from "./client";
 
@@ -10,16 +16,31 @@ const keys = {
   grow: ["grow"] as const,
 };
 
-export function useClassroom() {
-  return useQuery({ queryKey: keys.classroom, queryFn: api.classroom, staleTime: Infinity });
-}
+const classroomQuery = queryOptions({
+  queryKey: keys.classroom,
+  queryFn: api.classroom,
+  staleTime: Infinity,
+});
 
-export function useLetter(letter: string) {
-  return useQuery({
+const letterQuery = (letter: string) =>
+  queryOptions({
     queryKey: keys.letter(letter),
     queryFn: () => api.letter(letter),
     staleTime: Infinity,
   });
+
+/** Asks for what every screen needs while the first one is still being put together. */
+export async function prefetchClassroom(queries: QueryClient) {
+  const { letters } = await queries.query(classroomQuery);
+  await Promise.all(letters.map((letter) => queries.query(letterQuery(letter))));
+}
+
+export function useClassroom() {
+  return useQuery(classroomQuery);
+}
+
+export function useLetter(letter: string) {
+  return useQuery(letterQuery(letter));
 }
 
 export function useAttempts(letter: string) {

@@ -4,6 +4,7 @@ Dynamic time warping over place and direction of travel, for all ways of a lette
 pen's path is taken in writing order, so order and direction count; how it was lifted does not.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -45,19 +46,38 @@ def _shares(strokes: list[FloatArray]) -> list[int]:
     return [max(2, int(count)) for count in counts]
 
 
+Direction = Callable[[FloatArray], FloatArray]
+"""What of unit headings (n, 2) is compared, weighted so that its squared distance is a cost."""
+
+
+def directed(headings: FloatArray) -> FloatArray:
+    """Headings as they are: there and back differ. |h - k|² = 2 (1 - hk) for unit headings, hence
+    the half; at right angles it is TURN_COST."""
+    return np.asarray(np.sqrt(TURN_COST / 2) * headings)
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class Models:
-    """Several paths stacked, to be matched in one go; both (model, SAMPLES, 2)."""
+    """Several paths stacked, to be compared with ink in one go.
 
-    points: FloatArray
-    headings: FloatArray
+    `features` (model, SAMPLES, 4) is place and direction, `squares` (model, SAMPLES) their squared
+    lengths; `low` and `high` (model, 2) are the corners of the bounding boxes.
+    """
+
+    features: FloatArray
+    squares: FloatArray
+    low: FloatArray
+    high: FloatArray
+    direction: Direction
 
     @classmethod
-    def of(cls, paths: list[Path]) -> "Models":
+    def of(cls, paths: list[Path], direction: Direction = directed) -> "Models":
         """The paths, stacked in their order."""
-        return cls(
-            np.stack([path.points for path in paths]), np.stack([path.headings for path in paths])
-        )
+        points = np.stack([path.points for path in paths])
+        turned = np.stack([direction(path.headings) for path in paths])
+        features = np.concatenate([points, turned], axis=2)
+        squares = (features**2).sum(axis=2)
+        return cls(features, squares, points.min(axis=1), points.max(axis=1), direction)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -77,28 +97,28 @@ class Fit:
         return points * self.scale[:, None, :] + self.shift[:, None, :]
 
 
-def fit_boxes(ink: FloatArray, models: FloatArray) -> Fit:
+def fit_boxes(ink: FloatArray, models: Models) -> Fit:
     """Lays the bounding box of the ink over those of the models, stretching within reason."""
     ink_low, ink_high = ink.min(axis=0), ink.max(axis=0)
-    low, high = models.min(axis=1), models.max(axis=1)
-    scale = np.maximum(high - low, SMALLEST_BOX) / np.maximum(ink_high - ink_low, SMALLEST_BOX)
+    scale = np.maximum(models.high - models.low, SMALLEST_BOX) / np.maximum(
+        ink_high - ink_low, SMALLEST_BOX
+    )
     scale = np.clip(scale, 1.0 / MAX_STRETCH, MAX_STRETCH)
-    return Fit(scale, (low + high) / 2 - scale * (ink_low + ink_high) / 2)
+    return Fit(scale, (models.low + models.high) / 2 - scale * (ink_low + ink_high) / 2)
 
 
-def squared_distances(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """Squared distance from each ink sample i to each model sample j; (model, i, j).
+def step_costs(ink: Path, fit: Fit, models: Models) -> FloatArray:
+    """u² of putting ink sample i on model sample j, model by model; (model, i, j).
 
-    Both are (model, n, d). By |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
-
-    >>> squared_distances(np.array([[[0.0, 0.0]]]), np.array([[[3.0, 4.0], [0.0, 0.0]]]))
-    array([[[25.,  0.]]])
+    By |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
     """
-    products = ink @ models.transpose(0, 2, 1)
-    products *= -2.0
-    products += (ink * ink).sum(axis=2)[:, :, None]
-    products += (models * models).sum(axis=2)[:, None, :]
-    return np.asarray(products)
+    features = np.empty_like(models.features)
+    features[:, :, :2] = fit.apply(ink.points)
+    features[:, :, 2:] = models.direction(ink.headings)
+    costs = (-2.0 * features) @ models.features.transpose(0, 2, 1)
+    costs += (features**2).sum(axis=2)[:, :, None]
+    costs += models.squares[:, None, :]
+    return np.asarray(costs)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -114,24 +134,27 @@ class Match:
 
 
 def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
-    """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best."""
-    fit = fit_boxes(ink.points, models.points)
-    costs = squared_distances(
-        _features(fit.apply(ink.points), np.broadcast_to(ink.headings, models.headings.shape)),
-        _features(models.points, models.headings),
-    )
-    totals = _accumulate(costs)
-    means = totals[-1, :, -1] / SAMPLES + fit.costs + handicaps
-    best = int(np.argmin(means))
-    return Match(best, float(means[best]), _trace_back(totals[:, best]))
+    """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best.
 
-
-def _features(points: FloatArray, headings: FloatArray) -> FloatArray:
-    """Place and direction as one vector each, so that their squared distance is the step's cost.
-
-    For unit headings |h - k|² = 2 (1 - hk), hence the half.
+    Every sample of either is put somewhere, so no match costs less than their cheapest places. The
+    model that promises most by that bound is matched first, then only those that may better it.
     """
-    return np.concatenate([points, np.sqrt(TURN_COST / 2) * headings], axis=2)
+    fit = fit_boxes(ink.points, models)
+    costs = step_costs(ink, fit, models)
+    extra = fit.costs + handicaps
+    least = np.maximum(*(costs.min(axis=axis).mean(axis=1) for axis in (1, 2))) + extra
+    best = int(np.argmin(least))
+    totals = _accumulate(costs[best : best + 1])[:, 0]
+    cost = totals[-1, -1] / SAMPLES + extra[best]
+    rivals = np.flatnonzero(least < cost)
+    rivals = rivals[rivals != best]
+    if len(rivals):
+        rival_totals = _accumulate(costs[rivals])
+        rival_costs = rival_totals[-1, :, -1] / SAMPLES + extra[rivals]
+        winner = int(np.argmin(rival_costs))
+        if rival_costs[winner] < cost:
+            best, cost, totals = int(rivals[winner]), rival_costs[winner], rival_totals[:, winner]
+    return Match(best, float(cost), _trace_back(totals))
 
 
 def _accumulate(costs: FloatArray) -> FloatArray:
@@ -157,16 +180,21 @@ def _accumulate(costs: FloatArray) -> FloatArray:
 
 def _trace_back(totals: FloatArray) -> npt.NDArray[np.intp]:
     """The pairs of the cheapest path, from first to last."""
-    i, j = totals.shape[0] - 1, totals.shape[1] - 1
+    reached: list[list[float]] = totals.tolist()  # single cells of an array are slow to read
+    i, j = len(reached) - 1, len(reached[0]) - 1
     steps = [(i, j)]
     while i or j:
-        choices = []
-        if i and j:
-            choices.append((totals[i - 1, j - 1], i - 1, j - 1))
-        if i:
-            choices.append((totals[i - 1, j], i - 1, j))
-        if j:
-            choices.append((totals[i, j - 1], i, j - 1))
-        _, i, j = min(choices)
+        if not i:
+            j -= 1
+        elif not j:
+            i -= 1
+        else:
+            aslant, above, beside = reached[i - 1][j - 1], reached[i - 1][j], reached[i][j - 1]
+            if aslant <= above and aslant <= beside:
+                i, j = i - 1, j - 1
+            elif above <= beside:
+                i -= 1
+            else:
+                j -= 1
         steps.append((i, j))
     return np.array(steps[::-1], dtype=np.intp)

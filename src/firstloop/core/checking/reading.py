@@ -8,7 +8,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, squared_distances
+from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
 from firstloop.core.letterforms import Hand, Letter, draw, find_hand
 from firstloop.core.limits import TURN_COST
 from firstloop.core.polyline import FloatArray
@@ -19,7 +19,15 @@ from firstloop.core.ruling import Ruling
 def _alphabet(hand_name: str, ruling: Ruling) -> tuple[tuple[str, ...], Models]:
     hand = find_hand(hand_name)
     pictures = [_picture(draw(script, hand, ruling)) for script in hand.scripts.values()]
-    return tuple(hand.scripts), Models.of(pictures)
+    return tuple(hand.scripts), Models.of(pictures, undirected)
+
+
+def undirected(headings: FloatArray) -> FloatArray:
+    """Headings doubled in angle, so that there and back are the same; at right angles their squared
+    distance is TURN_COST, as it is where direction counts."""
+    cosine, sine = headings[..., 0], headings[..., 1]
+    doubled = np.stack([cosine**2 - sine**2, 2 * sine * cosine], axis=-1)
+    return np.asarray(np.sqrt(TURN_COST / 4) * doubled)
 
 
 def _picture(letter: Letter) -> Path:
@@ -32,35 +40,21 @@ def reading_costs(ink: Path, hand: Hand, ruling: Ruling) -> dict[str, float]:
     The ink is tried as it stands (on each letter's own base) and laid over the letter's box.
     """
     names, models = _alphabet(hand.name, ruling)
-    boxed = fit_boxes(ink.points, models.points)
-    standing = _standing(boxed, ink.points, models.points)
-    costs = np.minimum(
-        *(_apart(fit.apply(ink.points), ink, models) + fit.costs for fit in (standing, boxed))
-    )
+    boxed = fit_boxes(ink.points, models)
+    standing = _standing(boxed, ink.points, models)
+    costs = np.minimum(*(_apart(ink, fit, models) + fit.costs for fit in (standing, boxed)))
     return dict(zip(names, costs.tolist(), strict=True))
 
 
-def _standing(boxed: Fit, ink: FloatArray, models: FloatArray) -> Fit:
+def _standing(boxed: Fit, ink: FloatArray, models: Models) -> Fit:
     """The fit that keeps the ink's own height, its foot on the model's; width as in the box."""
     scale, shift = boxed.scale.copy(), boxed.shift.copy()
     scale[:, 1] = 1.0
-    shift[:, 1] = models[:, :, 1].min(axis=1) - ink[:, 1].min()
+    shift[:, 1] = models.low[:, 1] - ink[:, 1].min()
     return Fit(scale, shift)
 
 
-def _apart(placed: FloatArray, ink: Path, models: Models) -> FloatArray:
+def _apart(ink: Path, fit: Fit, models: Models) -> FloatArray:
     """Mean u² from each point to the nearest of the other shape, both ways round; (model,)."""
-    ink_headings = np.broadcast_to(_undirected(ink.headings), models.headings.shape)
-    apart = squared_distances(
-        np.concatenate([placed, ink_headings], axis=2),
-        np.concatenate([models.points, _undirected(models.headings)], axis=2),
-    )
-    return np.asarray(apart.min(axis=1).mean(axis=1) + apart.min(axis=2).mean(axis=1))
-
-
-def _undirected(headings: FloatArray) -> FloatArray:
-    """Headings doubled in angle, so that there and back are the same; at right angles |Δ|² is
-    TURN_COST, as much as `match` asks for it."""
-    cosine, sine = headings[..., 0], headings[..., 1]
-    doubled = np.stack([cosine**2 - sine**2, 2 * sine * cosine], axis=-1)
-    return np.asarray(np.sqrt(TURN_COST / 4) * doubled)
+    costs = step_costs(ink, fit, models)
+    return np.asarray(costs.min(axis=1).mean(axis=1) + costs.min(axis=2).mean(axis=1))
