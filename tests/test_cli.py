@@ -2,6 +2,7 @@
 
 import json
 import shutil
+import socket
 
 import pytest
 
@@ -86,3 +87,10 @@ def test_the_demo_is_made_once_and_then_left_alone(capsys, tmp_path):
     assert "Heron class" in capsys.readouterr().out
     assert main(["demo", "--db", database]) == 0
     assert "nothing was changed" in capsys.readouterr().out
+
+
+def test_a_port_that_is_taken_is_said_so(capsys, tmp_path):
+    with socket.create_server(("127.0.0.1", 0)) as taken:
+        port = str(taken.getsockname()[1])
+        assert main(["serve", "--db", str(tmp_path / "none.db"), "--port", port]) == 1
+    assert "choose another with --port" in capsys.readouterr().err

@@ -3,6 +3,7 @@
 import argparse
 import json
 import os
+import socket
 import sys
 from collections.abc import Iterator
 from datetime import UTC, datetime
@@ -154,12 +155,23 @@ def _serve(options: argparse.Namespace) -> int:
 
     if not INTERFACE.is_dir():
         raise FirstLoopError('the interface is not built; run "make setup" first')
+    listening = _listen(options.host, options.port)
     database = Database(options.db)
     app = create_app(database, INTERFACE)
     print(f"First Loop is at http://{options.host}:{options.port} (Ctrl+C ends it)", flush=True)
-    uvicorn.run(app, host=options.host, port=options.port, log_level="warning")
+    uvicorn.Server(uvicorn.Config(app, log_level="warning")).run(sockets=[listening])
     database.close()
     return 0
+
+
+def _listen(host: str, port: int) -> socket.socket:
+    """A socket that listens before anything is said of it; requests wait until they are served."""
+    try:
+        return socket.create_server((host, port))
+    except OSError as error:
+        raise FirstLoopError(
+            f"{host}:{port} cannot be served on ({error.strerror}); choose another with --port"
+        ) from error
 
 
 def _openapi(_: argparse.Namespace) -> int:
