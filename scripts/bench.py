@@ -63,7 +63,9 @@ def timed(action: Callable[[], object]) -> float:
 def bench_checking() -> None:
     given = inks()
     models = {
-        letter: Path.of([np.vstack([move.points for move in draw(script, PLAIN, RULING).moves])])
+        letter: Path.of(
+            [np.vstack([move.points for move in draw(script, PLAIN.proportions, RULING).moves])]
+        )
         for letter, script in PLAIN.scripts.items()
     }
     for letter, ink in given[:20]:
@@ -72,7 +74,7 @@ def bench_checking() -> None:
     for _ in range(ROUNDS):
         for letter, ink in given:
             checks.append(timed(lambda: check(ink, letter, PLAIN, RULING)))  # noqa: B023
-            path = Path.of(list(tidy(ink)))
+            path = Path.of(list(tidy(ink, draw(PLAIN.scripts[letter], PLAIN.proportions, RULING))))
             references.append(timed(lambda: textbook_warping(path, models[letter])))  # noqa: B023
     p50, p95 = np.percentile(checks, [50, 95])
     print(f"letters checked a second    {1000 / np.mean(checks):8.0f}")

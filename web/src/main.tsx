@@ -5,7 +5,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 
-import { prefetchClassroom } from "./api/queries";
+import { prefetchFrame } from "./api/queries";
 import { App } from "./App";
 
 const queries = new QueryClient({
@@ -13,7 +13,7 @@ const queries = new QueryClient({
 });
 
 // Where this fails, the screen that needs it asks again, and says what is wrong.
-prefetchClassroom(queries).catch(() => undefined);
+prefetchFrame(queries).catch(() => undefined);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("index.html has no #root");

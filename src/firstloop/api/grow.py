@@ -32,7 +32,7 @@ class PupilStanding(BaseModel):
 
 
 class GrowOut(BaseModel):
-    """Children by name, letters in the hand's order."""
+    """Children by name; the letters that anyone has written, in the hand's order."""
 
     letters: list[str]
     pupils: list[PupilStanding]
@@ -41,11 +41,12 @@ class GrowOut(BaseModel):
 @router.get("")
 def get_standings(session: Db, school_class: Class) -> GrowOut:
     """Children by letters, with the three verdicts of each."""
-    letters = list(find_hand(school_class.hand).scripts)
     seen: dict[tuple[int, str], list[Seen]] = defaultdict(list)
     for record in attempts.of_class(session, school_class.id):
         place = (record.pupil.id, record.attempt.letter)
         seen[place].append(Seen(record.attempt.written_at, held(record)))
+    written = {letter for _, letter in seen}
+    letters = [letter for letter in find_hand(school_class.hand).scripts if letter in written]
     return GrowOut(
         letters=letters,
         pupils=[

@@ -33,7 +33,6 @@ class LetterDrawing(BaseModel):
     """A letter to draw move by move, on its lines."""
 
     letter: str
-    hand: str
     lines: list[RulingLine]
     phrase: str
     strokes: list[list[MoveDrawing]]
@@ -115,7 +114,6 @@ def letter_drawing(letter: Letter) -> LetterDrawing:
     words = phrases.move_words(letter.script)
     return LetterDrawing(
         letter=letter.name,
-        hand=letter.hand,
         lines=ruling_lines(letter.ruling),
         phrase=phrases.phrase(letter.script),
         strokes=[

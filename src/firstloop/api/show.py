@@ -1,16 +1,59 @@
 """Show: letters to draw on the board."""
 
 from fastapi import APIRouter
+from pydantic import BaseModel
 
 from firstloop.api.deps import Class
-from firstloop.api.shared import LetterDrawing, letter_drawing
+from firstloop.api.shared import LetterDrawing, Point, letter_drawing
+from firstloop.core import polyline
 from firstloop.core.letterforms import draw, find_hand, find_script
+from firstloop.core.letterforms.hands import GROUPS
 
 router = APIRouter(prefix="/api/show", tags=["show"])
+
+
+SMALL_SPACING = 0.07
+"""u between the points of small pictures: a tenth of it would not be seen."""
+
+
+class SmallPicture(BaseModel):
+    """A letter to be recognised by, not to be drawn move by move: strokes of points in u."""
+
+    letter: str
+    strokes: list[list[Point]]
+
+
+class LetterGroup(BaseModel):
+    """Letters of one kind, in their order."""
+
+    group: str
+    letters: list[SmallPicture]
+
+
+@router.get("/alphabet")
+def get_alphabet(school_class: Class) -> list[LetterGroup]:
+    """Small pictures of every letter, by kind."""
+    hand, ruling = find_hand(school_class.hand), school_class.ruling
+    return [
+        LetterGroup(
+            group=group,
+            letters=[
+                SmallPicture(
+                    letter=letter,
+                    strokes=[
+                        polyline.respace(path, SMALL_SPACING).round(3).tolist()
+                        for path in draw(hand.scripts[letter], hand.proportions, ruling).paths()
+                    ],
+                )
+                for letter in letters
+            ],
+        )
+        for group, letters in GROUPS.items()
+    ]
 
 
 @router.get("/letters/{letter}")
 def get_letter(school_class: Class, letter: str) -> LetterDrawing:
     """A letter in the class's hand, on the class's ruling, move by move."""
     hand = find_hand(school_class.hand)
-    return letter_drawing(draw(find_script(letter, hand), hand, school_class.ruling))
+    return letter_drawing(draw(find_script(letter, hand), hand.proportions, school_class.ruling))

@@ -11,3 +11,7 @@ class InkError(FirstLoopError):
 
 class UnknownLetterError(FirstLoopError):
     """A letter or hand for which there is no movement script."""
+
+
+class ScriptError(FirstLoopError):
+    """A movement script that cannot be read; the text says where."""

@@ -1,95 +1,166 @@
-"""Moves: the small vocabulary that every letter is written in.
+"""Moves: the small vocabulary that every letter is written in, and how a script is noted.
 
-A move says what the pen does and where it ends; `path` turns it into points. What differs from
-one school to another (how early an arch leaves its stem, how full it is) is the hand's.
+A move says what the pen does, as a kind and the nodes it passes through. A node is a place and,
+where the line is to be curved there, the heading of the pen. A script is strokes of moves, noted
+as one line of text that reads as the pen goes:
+
+    0,mid; drop 0,base; back 0,branch; arch .4,mid,E .75,.56,S .75,base
+
+The pen is set down at (0, mid), goes straight down to the base line, back up the same line to the
+branch, then over: heading east at the crown, south at the shoulder, and straight on to the base.
+`//` lifts the pen. A heading is a compass point or degrees (0 east, anticlockwise); `round@N`
+leaves its start with that heading, where a move otherwise goes on smoothly from the one before.
+
+x is in u of the hand's ordinary width. y is the name of a height, or a number on the nominal
+grid, in which the top line is at 1.9 and the drop line at -0.95; drawing maps it to the ruling.
 """
 
+import re
 from dataclasses import dataclass
 from enum import StrEnum
 
-import numpy as np
-
-from firstloop.core import polyline
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Height, Line, Ruling
+from firstloop.core.errors import ScriptError
 
 
 class MoveKind(StrEnum):
     """What the pen does."""
 
     DROP = "drop"
+    RISE = "rise"
     BACK = "back"
     ARCH = "arch"
     ARM = "arm"
+    SCOOP = "scoop"
+    ROUND = "round"
+    WHEEL = "wheel"
+    SLOPE = "slope"
+    CROSS = "cross"
+    HOOK = "hook"
+    CURL = "curl"
+    LOOP = "loop"
+    LEAD_IN = "lead-in"
+    FLICK = "flick"
+    DOT = "dot"
+
+
+class Level(StrEnum):
+    """Heights that have a name: the four lines, and where arches and bowls leave their stem."""
+
+    TOP = "top"
+    MID = "mid"
+    BRANCH = "branch"
+    BASE = "base"
+    DROP = "drop"
+
+
+NOMINAL_TOP, NOMINAL_DROP = 1.9, -0.95
+"""u: where numbers on the nominal grid take the top and the drop line to be."""
+
+Y = float | Level
+
+COMPASS = {"E": 0.0, "NE": 45.0, "N": 90.0, "NW": 135.0, "W": 180.0, "SW": 225.0, "S": 270.0,
+           "SE": 315.0}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Node:
+    """A place the pen passes: x in u, y a level or nominal u, heading in degrees or None.
+
+    None: the pen comes to this place in a straight line.
+    """
+
+    x: float
+    y: Y
+    heading_deg: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Move:
-    """One move: its kind, the height at which it ends, and how far to the right it goes (u)."""
+    """What the pen does, through which nodes; `leave_deg` where it sets off at a corner."""
 
     kind: MoveKind
-    to: Height
-    dx: float = 0.0
+    nodes: tuple[Node, ...]
+    leave_deg: float | None = None
+
+    @property
+    def end(self) -> Node:
+        """Where the move ends."""
+        return self.nodes[-1]
 
 
 @dataclass(frozen=True, slots=True)
-class Proportions:
-    """What a hand chooses for all its moves; lengths in u."""
+class ScriptStroke:
+    """One pen-down of a script: where it starts, then its moves."""
 
-    crown: float = 0.54
-    """Where along its width an arch is highest, 0 to 1: past the middle looks pulled along."""
-    fullness: float = 0.62
-    """How square the shoulder of an arch is: 0.55 would be the quarter ellipse."""
+    start: Node
+    moves: tuple[Move, ...]
 
 
-def path(move: Move, start: tuple[float, float], shape: Proportions, ruling: Ruling) -> FloatArray:
-    """The points of a move begun at `start` (u); (n, 2), its first point being `start`."""
-    end = (start[0] + move.dx, move.to.on(ruling))
-    match move.kind:
-        case MoveKind.DROP | MoveKind.BACK:
-            return np.array([start, end], dtype=np.float64)
-        case MoveKind.ARCH:
-            return _arch(start, end, shape, ruling.height(Line.MID))
-        case MoveKind.ARM:
-            return _arm(start, end, shape, ruling.height(Line.MID))
+@dataclass(frozen=True, slots=True)
+class Script:
+    """How one letter is made."""
+
+    letter: str
+    strokes: tuple[ScriptStroke, ...]
+
+    @property
+    def moves(self) -> tuple[Move, ...]:
+        """All moves in writing order."""
+        return tuple(move for stroke in self.strokes for move in stroke.moves)
 
 
-def _rise_to_crown(
-    start: tuple[float, float], crown: tuple[float, float], fullness: float
-) -> FloatArray:
-    """From the stem, still going up along it, over to the level crown."""
-    (x0, y0), (x1, y1) = start, crown
-    return polyline.cubic(
-        start, (x0, y0 + fullness * (y1 - y0)), (x1 - fullness * (x1 - x0), y1), crown
+def parse(letter: str, text: str) -> Script:
+    """A script from its notation; raises ScriptError with the place of the first fault.
+
+    >>> parse("l", "0,top; drop 0,base").strokes[0].moves[0].kind
+    <MoveKind.DROP: 'drop'>
+    >>> parse("l", "0,top; drip 0,base")
+    Traceback (most recent call last):
+    firstloop.core.errors.ScriptError: l, stroke 1, move 1: "drip" is no move
+    """
+    strokes = []
+    for at, stroke in enumerate(text.split("//"), start=1):
+        head, *moves = (part.strip() for part in stroke.split(";"))
+        where = f"{letter}, stroke {at}"
+        if not moves:
+            raise ScriptError(f"{where}: has no moves")
+        strokes.append(
+            ScriptStroke(
+                _node(head, f"{where}, start"),
+                tuple(_move(move, f"{where}, move {k}") for k, move in enumerate(moves, start=1)),
+            )
+        )
+    return Script(letter, tuple(strokes))
+
+
+def _move(text: str, where: str) -> Move:
+    head, *nodes = text.split()
+    name, _, leave = head.partition("@")
+    if name not in MoveKind.__members__.values():
+        raise ScriptError(f'{where}: "{name}" is no move')
+    if not nodes:
+        raise ScriptError(f"{where}: {name} goes nowhere")
+    return Move(
+        MoveKind(name),
+        tuple(_node(node, where) for node in nodes),
+        _heading(leave, where) if leave else None,
     )
 
 
-def _arch(
-    start: tuple[float, float], end: tuple[float, float], shape: Proportions, mid: float
-) -> FloatArray:
-    """Up off the stem, over, and straight down to the end."""
-    width = end[0] - start[0]
-    crown = (start[0] + shape.crown * width, mid)
-    shoulder = (end[0], mid - 0.44 * (mid - end[1]))  # below it the leg is straight
-    over = polyline.cubic(
-        crown,
-        (crown[0] + shape.fullness * (end[0] - crown[0]), mid),
-        (end[0], shoulder[1] + shape.fullness * (mid - shoulder[1])),
-        shoulder,
-    )
-    rise = _rise_to_crown(start, crown, shape.fullness)
-    return np.vstack([rise, over[1:], [end]])
+def _node(text: str, where: str) -> Node:
+    parts = text.split(",")
+    if len(parts) not in (2, 3):
+        raise ScriptError(f'{where}: "{text}" is no place; write x,y or x,y,heading')
+    heading = _heading(parts[2], where) if len(parts) == 3 else None
+    y: Y = Level(parts[1]) if parts[1] in Level.__members__.values() else _number(parts[1], where)
+    return Node(_number(parts[0], where), y, heading)
 
 
-def _arm(
-    start: tuple[float, float], end: tuple[float, float], shape: Proportions, mid: float
-) -> FloatArray:
-    """Up off the stem and over, ending out to the side just past the crown."""
-    crown = (start[0] + 0.72 * (end[0] - start[0]), mid)
-    over = polyline.cubic(
-        crown,
-        (crown[0] + 0.5 * (end[0] - crown[0]), mid),
-        (end[0] - 0.2 * (end[0] - crown[0]), end[1] + 0.35 * (mid - end[1])),
-        end,
-    )
-    return np.vstack([_rise_to_crown(start, crown, shape.fullness), over[1:]])
+def _heading(text: str, where: str) -> float:
+    return COMPASS[text] if text in COMPASS else _number(text, where)
+
+
+def _number(text: str, where: str) -> float:
+    if not re.fullmatch(r"-?(\d+\.?\d*|\.\d+)", text):
+        raise ScriptError(f'{where}: "{text}" is no number')
+    return float(text)

@@ -79,15 +79,3 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
     after = 2 * points[-1] - points[-2 : -radius - 2 : -1]
     padded = np.vstack([before, points, after])
     return np.column_stack([np.convolve(padded[:, axis], weights, "valid") for axis in (0, 1)])
-
-
-def cubic(p0: npt.ArrayLike, p1: npt.ArrayLike, p2: npt.ArrayLike, p3: npt.ArrayLike) -> FloatArray:
-    """A cubic Bézier as 24 points; (24, 2). Letters are about 1 u: that is well under 0.05 u apart.
-
-    >>> cubic((0, 0), (0, 1), (1, 1), (1, 0))[[0, -1]]
-    array([[0., 0.],
-           [1., 0.]])
-    """
-    t = np.linspace(0.0, 1.0, 24)[:, None]
-    a, b, c, d = (np.asarray(p, dtype=np.float64) for p in (p0, p1, p2, p3))
-    return (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t**2 * c + t**3 * d

@@ -5,14 +5,14 @@ path over its whole length, cuts corners with a pen that has weight, and slows d
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from firstloop.core import polyline
 from firstloop.core.ink import Ink, Stroke
-from firstloop.core.letterforms import Hand, Script, draw
-from firstloop.core.moves import Proportions
+from firstloop.core.letterforms import Hand, draw
+from firstloop.core.moves import Script
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 from firstloop.core.slips import Slip
@@ -42,8 +42,8 @@ class Pupil:
     speed: float = 3.0
     """u a second along a straight."""
     rate_hz: float = 120.0
-    crown: float = 0.54
-    fullness: float = 0.62
+    branch: float = 0.64
+    fullness: float = 1.04
 
 
 def draw_pupil(rng: np.random.Generator, *, steadiness: float = 0.5) -> Pupil:
@@ -58,8 +58,8 @@ def draw_pupil(rng: np.random.Generator, *, steadiness: float = 0.5) -> Pupil:
         off_line=float(rng.normal(0.0, 0.04 * shake)),
         speed=float(rng.uniform(1.5, 4.5)),
         rate_hz=float(rng.choice([30.0, 60.0, 120.0, 133.0, 240.0])),
-        crown=float(rng.uniform(0.46, 0.6)),
-        fullness=float(rng.uniform(0.52, 0.7)),
+        branch=float(rng.uniform(0.56, 0.7)),
+        fullness=float(rng.uniform(0.9, 1.16)),
     )
 
 
@@ -75,9 +75,8 @@ def write(
     """The letter as this child writes it, with these slips, on this ruling."""
     for slip in slips:
         script = slip.reshape(script)
-    own = Hand(hand.name, Proportions(crown=pupil.crown, fullness=pupil.fullness), hand.scripts)
-    letter = draw(script, own, ruling)
-    strokes = tuple(np.vstack([move.points for move in stroke]) for stroke in letter.strokes)
+    own = replace(hand.proportions, branch=pupil.branch, fullness=pupil.fullness)
+    strokes = draw(script, own, ruling).paths()
     for slip in slips:
         strokes = slip.redraw(strokes)
     bent = _bend(strokes, pupil, rng)

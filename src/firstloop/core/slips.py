@@ -10,12 +10,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from firstloop.core.checking.findings import Code
-from firstloop.core.letterforms import BASE, BRANCH, MID, TOP, Script, ScriptStroke
-from firstloop.core.moves import Move, MoveKind
+from firstloop.core.moves import Level, Move, MoveKind, Node, Script, ScriptStroke
 from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Height, Line
 
 Strokes = tuple[FloatArray, ...]
+UP = 90.0
+"""Degrees: the heading of a pen that goes up its stem."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,59 +32,64 @@ class Slip:
     redraw: Callable[[Strokes], Strokes] = lambda strokes: strokes
 
 
-def _goes_back(script: Script) -> bool:
-    return any(move.kind is MoveKind.BACK for move in script.strokes[0].moves)
+def _goes_back_and_over(script: Script) -> bool:
+    kinds = [move.kind for move in script.strokes[0].moves]
+    return MoveKind.BACK in kinds and bool({MoveKind.ARCH, MoveKind.ARM} & set(kinds))
 
 
-def _any(_: Script) -> bool:
-    return True
-
-
-def _starts_at(height: Height) -> Callable[[Script], bool]:
-    return lambda script: script.strokes[0].start == height
+def _arch_letter_from(level: Level) -> Callable[[Script], bool]:
+    return lambda script: _goes_back_and_over(script) and script.strokes[0].start.y is level
 
 
 def _only(*letters: str) -> Callable[[Script], bool]:
     return lambda script: script.letter in letters
 
 
-def _first_stroke(script: Script, **changes: object) -> Script:
-    stroke = replace(script.strokes[0], **changes)  # type: ignore[arg-type]
-    return replace(script, strokes=(stroke, *script.strokes[1:]))
+def _first_stroke(script: Script, start: Node, moves: tuple[Move, ...]) -> Script:
+    return replace(script, strokes=(ScriptStroke(start, moves), *script.strokes[1:]))
 
 
 def _from_the_foot(script: Script) -> Script:
-    return _first_stroke(script, start=BASE, moves=script.strokes[0].moves[1:])
+    drop, *rest = script.strokes[0].moves
+    return _first_stroke(script, drop.end, tuple(rest))
 
 
 def _running_off_the_stem(script: Script) -> Script:
-    """The way back up slopes away from the stem, so that a valley opens from the foot."""
-    moves = tuple(
-        replace(move, dx=0.38) if move.kind is MoveKind.BACK else move
-        for move in script.strokes[0].moves
-    )
-    return _first_stroke(script, moves=moves)
+    """Each way back up slopes away from its stem, so that a valley opens from the foot."""
+    stroke, by, moves = script.strokes[0], 0.0, []
+    for move in stroke.moves:
+        by += 0.38 if move.kind is MoveKind.BACK else 0.0
+        # Sloping up to it, an arch still sets off upwards.
+        leave = move.leave_deg if move.kind is MoveKind.BACK else UP
+        nodes = tuple(replace(node, x=node.x + by) for node in move.nodes)
+        moves.append(replace(move, nodes=nodes, leave_deg=leave))
+    return _first_stroke(script, stroke.start, tuple(moves))
 
 
 def _last_part_left_out(script: Script) -> Script:
-    return _first_stroke(script, moves=script.strokes[0].moves[:-2])
+    stroke = script.strokes[0]
+    return _first_stroke(script, stroke.start, stroke.moves[:-2])
 
 
 def _lifted_at_the_foot(script: Script) -> Script:
     """The first way back is lifted over: a new stroke begins at the branch."""
-    stroke = script.strokes[0]
-    return replace(
-        script,
-        strokes=(
-            replace(stroke, moves=stroke.moves[:1]),
-            ScriptStroke(stroke.start_x, BRANCH, stroke.moves[2:]),
-        ),
-    )
+    drop, back, over, *rest = script.strokes[0].moves
+    again = ScriptStroke(back.end, (replace(over, leave_deg=UP), *rest))
+    return replace(script, strokes=(ScriptStroke(script.strokes[0].start, (drop,)), again))
 
 
 def _arm_grown_into_a_leg(script: Script) -> Script:
-    leg = Move(MoveKind.ARCH, Height(Line.BASE, 0.12), 0.66)
-    return _first_stroke(script, moves=(*script.strokes[0].moves[:-1], leg))
+    stroke = script.strokes[0]
+    nodes = (Node(0.36, Level.MID, 0.0), Node(0.66, 0.56, 270.0), Node(0.66, 0.12))
+    return _first_stroke(script, stroke.start, (*stroke.moves[:-1], Move(MoveKind.ARCH, nodes)))
+
+
+def _stem_from(height: float) -> Callable[[Script], Script]:
+    def reshape(script: Script) -> Script:
+        stroke = script.strokes[0]
+        return _first_stroke(script, replace(stroke.start, y=height), stroke.moves)
+
+    return reshape
 
 
 def _stem_pushed_up(strokes: Strokes) -> Strokes:
@@ -92,7 +97,7 @@ def _stem_pushed_up(strokes: Strokes) -> Strokes:
     first = strokes[0]
     foot = int(np.argmin(first[: len(first) // 2 + 1, 1]))
     stem, rest = first[: foot + 1], first[foot:]
-    branch = int(np.argmax(rest[:, 1] >= BRANCH.plus - 0.05))
+    branch = int(np.argmax(rest[:, 1] >= 0.6))
     return (stem[::-1], rest[branch:], *strokes[1:])
 
 
@@ -111,28 +116,30 @@ def _scaled(by: float) -> Callable[[Strokes], Strokes]:
 SLIPS = {
     slip.name: slip
     for slip in (
-        Slip("from the foot", Code.START_PLACE, _goes_back, _from_the_foot),
-        Slip("stem pushed up", Code.START_PLACE, _goes_back, redraw=_stem_pushed_up),
-        Slip("backwards", Code.STROKE_DIRECTION, _goes_back, redraw=_backwards),
-        Slip("lifted at the foot", Code.EXTRA_LIFT, _goes_back, _lifted_at_the_foot),
-        Slip("running off the stem", Code.RETRACE_GAP, _goes_back, _running_off_the_stem),
+        Slip("from the foot", Code.START_PLACE, _goes_back_and_over, _from_the_foot),
+        Slip("stem pushed up", Code.START_PLACE, _goes_back_and_over, redraw=_stem_pushed_up),
+        Slip("backwards", Code.STROKE_DIRECTION, _goes_back_and_over, redraw=_backwards),
+        Slip("lifted at the foot", Code.EXTRA_LIFT, _goes_back_and_over, _lifted_at_the_foot),
+        Slip("running off the stem", Code.RETRACE_GAP, _goes_back_and_over, _running_off_the_stem),
         Slip("a hump forgotten", Code.MISSING_PART, _only("m"), _last_part_left_out),
         Slip(
             "stem too short",
             Code.REACH_UP,
-            _starts_at(TOP),
-            lambda script: _first_stroke(script, start=Height(Line.MID, 0.3)),
+            _arch_letter_from(Level.TOP),
+            _stem_from(1.3),
         ),
         Slip(
             "stem too tall",
             Code.READS_AS_OTHER,
             _only("n"),
-            lambda script: _first_stroke(script, start=Height(Line.MID, 0.8)),
+            _stem_from(1.8),
         ),
         Slip("arm grown into a leg", Code.READS_AS_OTHER, _only("r"), _arm_grown_into_a_leg),
-        Slip("floating", Code.OFF_BASE, _any, redraw=_raised(0.45)),
-        Slip("sinking", Code.OFF_BASE, _any, redraw=_raised(-0.4)),
-        Slip("body too small", Code.BODY_HEIGHT, _starts_at(MID), redraw=_scaled(0.58)),
-        Slip("body too tall", Code.BODY_HEIGHT, _starts_at(MID), redraw=_scaled(1.5)),
+        Slip("floating", Code.OFF_BASE, _goes_back_and_over, redraw=_raised(0.45)),
+        Slip("sinking", Code.OFF_BASE, _goes_back_and_over, redraw=_raised(-0.4)),
+        Slip(
+            "body too small", Code.BODY_HEIGHT, _arch_letter_from(Level.MID), redraw=_scaled(0.58)
+        ),
+        Slip("body too tall", Code.BODY_HEIGHT, _arch_letter_from(Level.MID), redraw=_scaled(1.5)),
     )
 }

@@ -15,6 +15,7 @@ export type Verdict = Schemas["Verdict"];
 export type Help = Schemas["Help"];
 export type Line = Schemas["RulingLine"];
 export type JudgementIn = Schemas["JudgementIn"];
+export type LetterGroup = Schemas["LetterGroup"];
 export type Grow = Schemas["GrowOut"];
 export type Point = [number, number];
 
@@ -65,6 +66,7 @@ function isProblem(error: unknown): error is Schemas["Problem"] {
 
 const CLASSROOM = "/api/classroom";
 const LETTER = "/api/show/letters/{letter}";
+const ALPHABET = "/api/show/alphabet";
 const ATTEMPTS = "/api/check/letters/{letter}/attempts";
 const GROW = "/api/grow";
 const HAND_IN = "/api/write/attempts";
@@ -75,6 +77,7 @@ export const api = {
   classroom: () => answered<Ok<typeof CLASSROOM, "get">>(client.GET(CLASSROOM)),
   letter: (letter: string) =>
     answered<Ok<typeof LETTER, "get">>(client.GET(LETTER, { params: { path: { letter } } })),
+  alphabet: () => answered<Ok<typeof ALPHABET, "get">>(client.GET(ALPHABET)),
   attempts: (letter: string) =>
     answered<Ok<typeof ATTEMPTS, "get">>(client.GET(ATTEMPTS, { params: { path: { letter } } })),
   grow: () => answered<Ok<typeof GROW, "get">>(client.GET(GROW)),

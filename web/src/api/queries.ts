@@ -11,6 +11,7 @@ import { api, type AttemptIn, type JudgementIn } from "./client";
 
 const keys = {
   classroom: ["classroom"] as const,
+  alphabet: ["alphabet"] as const,
   letter: (letter: string) => ["letter", letter] as const,
   attempts: (letter: string) => ["attempts", letter] as const,
   grow: ["grow"] as const,
@@ -22,17 +23,19 @@ const classroomQuery = queryOptions({
   staleTime: Infinity,
 });
 
-const letterQuery = (letter: string) =>
-  queryOptions({
-    queryKey: keys.letter(letter),
-    queryFn: () => api.letter(letter),
-    staleTime: Infinity,
-  });
+const alphabetQuery = queryOptions({
+  queryKey: keys.alphabet,
+  queryFn: api.alphabet,
+  staleTime: Infinity,
+});
 
 /** Asks for what every screen needs while the first one is still being put together. */
-export async function prefetchClassroom(queries: QueryClient) {
-  const { letters } = await queries.query(classroomQuery);
-  await Promise.all(letters.map((letter) => queries.query(letterQuery(letter))));
+export async function prefetchFrame(queries: QueryClient) {
+  await Promise.all([queries.query(classroomQuery), queries.query(alphabetQuery)]);
+}
+
+export function useAlphabet() {
+  return useQuery(alphabetQuery);
 }
 
 export function useClassroom() {
@@ -40,7 +43,11 @@ export function useClassroom() {
 }
 
 export function useLetter(letter: string) {
-  return useQuery(letterQuery(letter));
+  return useQuery({
+    queryKey: keys.letter(letter),
+    queryFn: () => api.letter(letter),
+    staleTime: Infinity,
+  });
 }
 
 export function useAttempts(letter: string) {

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/show/alphabet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Alphabet
+         * @description Small pictures of every letter, by kind.
+         */
+        get: operations["get_alphabet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/show/letters/{letter}": {
         parameters: {
             query?: never;
@@ -270,7 +290,7 @@ export interface components {
         };
         /**
          * GrowOut
-         * @description Children by name, letters in the hand's order.
+         * @description Children by name; the letters that anyone has written, in the hand's order.
          */
         GrowOut: {
             /** Letters */
@@ -340,14 +360,22 @@ export interface components {
         LetterDrawing: {
             /** Letter */
             letter: string;
-            /** Hand */
-            hand: string;
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
             /** Phrase */
             phrase: string;
             /** Strokes */
             strokes: components["schemas"]["MoveDrawing"][][];
+        };
+        /**
+         * LetterGroup
+         * @description Letters of one kind, in their order.
+         */
+        LetterGroup: {
+            /** Group */
+            group: string;
+            /** Letters */
+            letters: components["schemas"]["SmallPicture"][];
         };
         /**
          * LetterStanding
@@ -387,7 +415,7 @@ export interface components {
          * @description What the pen does.
          * @enum {string}
          */
-        MoveKind: "drop" | "back" | "arch" | "arm";
+        MoveKind: "drop" | "rise" | "back" | "arch" | "arm" | "scoop" | "round" | "wheel" | "slope" | "cross" | "hook" | "curl" | "loop" | "lead-in" | "flick" | "dot";
         /**
          * Problem
          * @description What went wrong. `title` names the kind, `detail` says it in full; `where` lists places.
@@ -438,6 +466,19 @@ export interface components {
             name: components["schemas"]["Line"];
             /** Y */
             y: number;
+        };
+        /**
+         * SmallPicture
+         * @description A letter to be recognised by, not to be drawn move by move: strokes of points in u.
+         */
+        SmallPicture: {
+            /** Letter */
+            letter: string;
+            /** Strokes */
+            strokes: [
+                number,
+                number
+            ][][];
         };
         /**
          * StrokeIn
@@ -534,6 +575,46 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_alphabet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterGroup"][];
+                };
             };
             /** @description Not in the record */
             404: {

@@ -6,7 +6,7 @@ import type { Attempt, Letter } from "../api/client";
 import { useAttempts, useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
 import { Choice } from "../ui/Choice";
-import { LetterChoice } from "../ui/LetterChoice";
+import { LetterButton } from "../ui/LetterChoice";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { DIMENSIONS, VerdictMark } from "../ui/VerdictMark";
@@ -23,7 +23,7 @@ export function CheckStation({ letter }: { letter: string }) {
   return (
     <section className="flex min-h-0 flex-1 flex-col px-5 py-3" aria-label="Letters on the table">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
-        <LetterChoice station="check" letter={letter} />
+        <LetterButton station="check" letter={letter} />
         <Choice label="Which letters" value={which} options={SPREADS} onChange={setWhich} />
         {pupil ? (
           <Link to={`/check/${letter}`} className="underline underline-offset-4">

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import type { Grow } from "../api/client";
 import { useGrow } from "../api/queries";
-import { SmallLetter } from "../ui/LetterChoice";
+import { SmallLetter } from "../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
 
@@ -31,7 +31,7 @@ function Standings({ grow }: { grow: Grow }) {
           {grow.letters.map((letter) => (
             <th key={letter} scope="col" className="py-1 pr-10 text-left align-bottom">
               <span className="sr-only">{letter}</span>
-              <SmallLetter letter={letter} />
+              <SmallLetter letter={letter} className="h-12" />
             </th>
           ))}
         </tr>

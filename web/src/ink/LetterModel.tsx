@@ -7,6 +7,8 @@ import { RuledLines } from "./RuledLines";
 import { currentPiece, drawnShare, type Timeline } from "./timeline";
 
 const PEN = 0.1;
+/** u above and below the lines, so that the number of a move along one of them is seen. */
+const NUMBER_ROOM = 0.34;
 export function LetterModel({
   letter,
   timeline,
@@ -22,7 +24,12 @@ export function LetterModel({
   margin?: number;
   className?: string;
 }) {
-  const view = viewOf(letter.lines, boxOf(letter.strokes.flat().map((m) => m.points)), margin);
+  const view = viewOf(
+    letter.lines,
+    boxOf(letter.strokes.flat().map((m) => m.points)),
+    margin,
+    NUMBER_ROOM,
+  );
   const current = currentPiece(timeline, time_s);
   const pen = timeline.pieces[current];
   return (

@@ -33,13 +33,15 @@ export function lineAt(lines: readonly Line[], name: Line["name"]): number {
   return lines.find((line) => line.name === name)?.y ?? 0;
 }
 
-/** A box of this width about `middle` that holds all lines, and ink that runs over them. */
-export function viewOf(lines: readonly Line[], box: Box, margin: number): Box {
+/**
+ * A box that holds all lines and the ink, u: `margin` at the sides, `room` above and below.
+ */
+export function viewOf(lines: readonly Line[], box: Box, margin: number, room = 0.12): Box {
   return {
     left: box.left - margin,
     right: box.right + margin,
-    bottom: Math.min(lineAt(lines, "drop"), box.bottom) - 0.12,
-    top: Math.max(lineAt(lines, "top"), box.top) + 0.12,
+    bottom: Math.min(lineAt(lines, "drop"), box.bottom) - room,
+    top: Math.max(lineAt(lines, "top"), box.top) + room,
   };
 }
 

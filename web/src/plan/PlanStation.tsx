@@ -14,9 +14,8 @@ export function PlanStation() {
         accept or change.
       </p>
       <p className="mt-3 text-lg">
-        Until then, the letters {classroom?.letters.join(", ")} are ready in the {classroom?.hand}{" "}
-        hand: they all begin straight down and go back up the same line, so they are taught
-        together.
+        Until then, every letter, digit and mark of the {classroom?.hand} hand can be shown, written
+        and checked. What goes wrong is explained best for r, n, m and h, which begin alike.
       </p>
       <p className="mt-6">
         <Link

@@ -9,7 +9,7 @@ import { currentPiece, letterTimeline, stepFrom } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
 import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
-import { LetterChoice } from "../ui/LetterChoice";
+import { LetterTray } from "../ui/LetterChoice";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 
@@ -17,7 +17,7 @@ export function ShowStation({ letter }: { letter: string }) {
   const drawing = useLetter(letter);
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-5 py-4">
-      <LetterChoice station="show" letter={letter} vertical />
+      <LetterTray station="show" letter={letter} />
       {drawing.isPending ? <Loading what={`the letter ${letter}`} /> : null}
       {drawing.isError ? (
         <ProblemNote error={drawing.error} retry={() => void drawing.refetch()} />

@@ -13,13 +13,13 @@ export function Choice<T extends string>({
   value,
   options,
   onChange,
-  vertical = false,
+  small = false,
 }: {
   label: string;
   value: T | undefined;
   options: readonly Option<T>[];
   onChange: (value: T) => void;
-  vertical?: boolean;
+  small?: boolean;
 }) {
   return (
     <ToggleGroup.Root
@@ -30,8 +30,7 @@ export function Choice<T extends string>({
         if (option) onChange(option.value); // choosing the chosen one again changes nothing
       }}
       aria-label={label}
-      orientation={vertical ? "vertical" : "horizontal"}
-      className="inline-flex flex-wrap gap-1.5 data-[orientation=vertical]:flex-col"
+      className="inline-flex flex-wrap gap-1.5"
     >
       {options.map((option) => (
         <ToggleGroup.Item
@@ -39,7 +38,7 @@ export function Choice<T extends string>({
           value={option.value}
           aria-label={option.name}
           title={option.name}
-          className="inline-flex min-h-11 min-w-11 items-center justify-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-rule-deep data-[state=on]:border-ink data-[state=on]:bg-rule-wash"
+          className={`inline-flex items-center justify-center gap-2 rounded-md border-2 border-crease bg-leaf font-medium hover:border-rule-deep data-[state=on]:border-ink data-[state=on]:bg-rule-wash ${small ? "min-h-9 px-1.5 text-sm" : "min-h-11 min-w-11 px-3"}`}
         >
           {option.label}
         </ToggleGroup.Item>

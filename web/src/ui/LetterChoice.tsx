@@ -1,51 +1,123 @@
-/** The letters of the hand, drawn as they are taught, to choose one; it keeps to the station. */
+/** All letters of the hand, drawn as they are taught, to choose one; it keeps to the station. */
+import { Popover, ToggleGroup } from "radix-ui";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { useClassroom, useLetter } from "../api/queries";
-import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
-import { PenLine } from "../ink/PenLine";
-import { RuledLines } from "../ink/RuledLines";
+import type { LetterGroup } from "../api/client";
+import { useAlphabet } from "../api/queries";
 import { Choice } from "./Choice";
+import { SmallLetter } from "./SmallLetter";
+import { useShortcuts } from "./useShortcuts";
 
-export function LetterChoice({
-  station,
-  letter,
-  vertical = false,
-}: {
-  station: string;
-  letter: string;
-  vertical?: boolean;
-}) {
-  const navigate = useNavigate();
-  const letters = useClassroom().data?.letters ?? [];
+const GROUP_NAMES: Record<string, [string, string]> = {
+  small: ["abc", "Small letters"],
+  capital: ["ABC", "Capitals"],
+  digit: ["123", "Digits"],
+  mark: [".?!", "Marks"],
+};
+
+/** The tray laid open, beside a board. */
+export function LetterTray({ station, letter }: { station: string; letter: string }) {
+  const alphabet = useAlphabet().data ?? [];
+  return alphabet.length ? (
+    <div className="flex w-[11.5rem] shrink-0 flex-col gap-2">
+      <Tray key={letter} alphabet={alphabet} station={station} letter={letter} columns={3} />
+    </div>
+  ) : null;
+}
+
+/** The tray behind a button that shows the letter. */
+export function LetterButton({ station, letter }: { station: string; letter: string }) {
+  const alphabet = useAlphabet().data ?? [];
+  const [open, setOpen] = useState(false);
+  useShortcuts({
+    l: () => {
+      setOpen(true);
+    },
+  });
   return (
-    <Choice
-      label="Letter"
-      vertical={vertical}
-      value={letter}
-      onChange={(chosen) => void navigate(`/${station}/${encodeURIComponent(chosen)}`)}
-      options={letters.map((one) => ({
-        value: one,
-        name: one,
-        label: <SmallLetter letter={one} />,
-      }))}
-    />
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        aria-label={`Letter ${letter}, choose another`}
+        aria-keyshortcuts="l"
+        className="inline-flex min-h-11 items-center gap-3 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-rule-deep data-[state=open]:border-ink"
+      >
+        <SmallLetter letter={letter} className="h-12" />
+        Another letter
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={6}
+          className="flex flex-col gap-2 rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
+        >
+          <Tray
+            alphabet={alphabet}
+            station={station}
+            letter={letter}
+            columns={9}
+            onChosen={() => {
+              setOpen(false);
+            }}
+          />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }
 
-export function SmallLetter({ letter }: { letter: string }) {
-  const drawing = useLetter(letter).data;
-  if (!drawing) return <span className="inline-block h-10 w-9">{letter}</span>;
-  const moves = drawing.strokes.flat();
-  const box = boxOf(moves.map((move) => move.points));
-  const spare = Math.max(0.2, (1.7 - (box.right - box.left)) / 2);
-  const view = viewOf(drawing.lines, box, spare);
+function Tray({
+  alphabet,
+  station,
+  letter,
+  columns,
+  onChosen,
+}: {
+  alphabet: LetterGroup[];
+  station: string;
+  letter: string;
+  columns: number;
+  onChosen?: () => void;
+}) {
+  const navigate = useNavigate();
+  const own = alphabet.find(({ letters }) => letters.some((one) => one.letter === letter));
+  const [shown, setShown] = useState(own?.group ?? "small");
+  const letters = alphabet.find(({ group }) => group === shown)?.letters ?? [];
   return (
-    <svg viewBox={viewBoxOf(view)} className="h-12 w-auto" aria-hidden>
-      <RuledLines lines={drawing.lines} />
-      {moves.map(({ points }, at) => (
-        <PenLine key={at} points={points} width={0.15} />
-      ))}
-    </svg>
+    <>
+      <Choice
+        label="Kind of letter"
+        small
+        value={shown}
+        onChange={setShown}
+        options={alphabet.map(({ group }) => ({
+          value: group,
+          label: GROUP_NAMES[group]?.[0] ?? group,
+          name: GROUP_NAMES[group]?.[1] ?? group,
+        }))}
+      />
+      <ToggleGroup.Root
+        type="single"
+        value={letter}
+        onValueChange={(chosen) => {
+          onChosen?.();
+          if (chosen) void navigate(`/${station}/${encodeURIComponent(chosen)}`);
+        }}
+        aria-label="Letter"
+        className="grid gap-1"
+        style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
+      >
+        {letters.map((one) => (
+          <ToggleGroup.Item
+            key={one.letter}
+            value={one.letter}
+            aria-label={one.letter}
+            className="flex h-14 min-w-12 items-center justify-center overflow-hidden rounded-md border-2 border-crease bg-leaf hover:border-rule-deep data-[state=on]:border-ink data-[state=on]:bg-rule-wash"
+          >
+            <SmallLetter letter={one.letter} className="h-12" />
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </>
   );
 }

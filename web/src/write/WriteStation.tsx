@@ -9,7 +9,7 @@ import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
 import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
-import { LetterChoice } from "../ui/LetterChoice";
+import { LetterButton } from "../ui/LetterChoice";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { HelpIcon } from "./HelpIcon";
@@ -95,7 +95,7 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
             ))}
           </select>
         </label>
-        <LetterChoice station="write" letter={letter.letter} />
+        <LetterButton station="write" letter={letter.letter} />
         <Choice
           label="Help"
           value={help}

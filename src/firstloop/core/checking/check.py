@@ -14,7 +14,7 @@ from firstloop.core.checking.findings import (
 )
 from firstloop.core.checking.frame import frame_of
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.reading import reading_costs
+from firstloop.core.checking.reading import Reading, read
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter, draw, find_script
 from firstloop.core.limits import LIMITS
@@ -34,13 +34,13 @@ def check(ink: Ink, target: str, hand: Hand, ruling: Ruling) -> Result:
     such letter.
     """
     ink.require_a_letter()
-    letter = draw(find_script(target, hand), hand, ruling)
-    strokes = tidy(ink)
+    letter = draw(find_script(target, hand), hand.proportions, ruling)
+    strokes = tidy(ink, letter)
     path = Path.of(list(strokes))
     explanation = explain(strokes, path, letter)
-    costs = reading_costs(path, hand, ruling)
+    reading = read(path, letter, hand)
     measures = sorted(
-        _without_consequences(_measures(explanation, costs)),
+        _without_consequences(_measures(explanation, reading)),
         key=lambda m: (_WORST_FIRST.index(m.severity), _RANK[m.code]),
     )
     findings = tuple(_in_words(measure, letter) for measure in measures)
@@ -61,9 +61,9 @@ def check(ink: Ink, target: str, hand: Hand, ruling: Ruling) -> Result:
     )
 
 
-def _measures(explanation: Explanation, costs: dict[str, float]) -> list[Measure]:
+def _measures(explanation: Explanation, reading: Reading) -> list[Measure]:
     """Everything measured that is beyond its limit, in no order."""
-    other = shape.reads_as_other(costs, explanation.letter.name)
+    other = shape.reads_as_other(reading)
     if not explanation.holds:
         return other
     frame = frame_of(explanation)

@@ -20,7 +20,7 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     wrong_end = any(fault.code is Code.START_PLACE for fault in explanation.way.faults)
     if not wrong_end and (first.piece.backwards or start[1] > 1.0):
         return []
-    off = frame.place(first.ink)[0] - start
+    off = (frame.place(first.ink)[0] - start) * frame.body
     value = float(np.copysign(np.hypot(*off), off[1]))
     severity = LIMITS[Code.START_PLACE].severity(value)
     return [Measure(Code.START_PLACE, value, severity, 0, 0)] if severity != Verdict.SECURE else []

@@ -21,6 +21,7 @@ from firstloop.core.limits import (
     UNEXPLAINED,
     UNUSUAL_WAY,
 )
+from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
 
@@ -59,14 +60,17 @@ class Explanation:
         return None
 
 
-def tidy(ink: Ink) -> tuple[FloatArray, ...]:
-    """The strokes evenly spaced and without jitter; taps beside the writing are dropped."""
-    strokes = []
-    for stroke in ink.strokes:
-        if polyline.length(stroke.points) >= STRAY_STROKE:
-            even = polyline.respace(stroke.points, INK_SPACING)
-            strokes.append(polyline.smooth(even, INK_SMOOTHING))
-    return tuple(strokes) or tuple(polyline.respace(s.points, INK_SPACING) for s in ink.strokes)
+def tidy(ink: Ink, letter: Letter) -> tuple[FloatArray, ...]:
+    """The strokes evenly spaced and without jitter.
+
+    Taps beside the writing are dropped, unless the letter has a dot or there is nothing else.
+    """
+    written = [s.points for s in ink.strokes if polyline.length(s.points) >= STRAY_STROKE]
+    dotted = any(move.kind is MoveKind.DOT for move in letter.script.moves)
+    kept = [s.points for s in ink.strokes] if dotted or not written else written
+    return tuple(
+        polyline.smooth(polyline.respace(points, INK_SPACING), INK_SMOOTHING) for points in kept
+    )
 
 
 @lru_cache(maxsize=512)

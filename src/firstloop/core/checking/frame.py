@@ -10,12 +10,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.moves import MoveKind
+from firstloop.core.moves import Level
 from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Line
-
-OVER_THE_TOP = frozenset({MoveKind.ARCH, MoveKind.ARM})
-"""Moves whose highest place is the mid line, wherever they end."""
 
 SMALLEST_BODY = 0.1
 """u: a flatter body than this is no body; lengths are not blown up by dividing by less."""
@@ -43,20 +39,33 @@ def frame_of(explanation: Explanation) -> Frame:
 
     Feet that disagree are averaged: one leg too short is not a letter off its line.
     """
-    feet = [y for w in explanation.written for y in _anchors(w, Line.BASE)]
-    crowns = [y for w in explanation.written for y in _anchors(w, Line.MID)]
+    feet = [y for w in explanation.written for y in _feet(w)]
+    crowns = [y for w in explanation.written for y in _crowns(w)]
+    crowns = crowns or [y for w in explanation.written for y in _tips(w)]
     base = float(np.mean(feet)) if feet else 0.0
-    body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns else 1.0
+    body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(float(w.ink[:, 0].min()) for w in explanation.written)
     model_x = min(float(w.piece.points[:, 0].min()) for w in explanation.written)
     return Frame(base, body, ink_x - model_x * body)
 
 
-def _anchors(written: Written, line: Line) -> list[float]:
-    """Heights of the ink where the move touches the line; empty where it does not."""
+def _feet(written: Written) -> list[float]:
+    """The ink's height where the move touches the base line."""
+    touches = any(node.y is Level.BASE for node in written.piece.drawn.move.nodes)
+    return [float(written.ink[:, 1].min())] if touches else []
+
+
+def _crowns(written: Written) -> list[float]:
+    """The ink's height where the move is level at the mid line: the top of an arch or a round."""
     move = written.piece.drawn.move
-    heights = written.ink[:, 1]
-    if line is Line.MID:
-        return [float(heights.max())] if move.kind in OVER_THE_TOP else []
-    touches = move.to.is_a_line and move.to.line is line
-    return [float(heights.min())] if touches else []
+    level = any(
+        node.y is Level.MID and node.heading_deg is not None and node.heading_deg % 180 == 0
+        for node in move.nodes
+    )
+    return [float(written.ink[:, 1].max())] if level else []
+
+
+def _tips(written: Written) -> list[float]:
+    """The ink's height where a move ends at the mid line; for letters that have no crown."""
+    move = written.piece.drawn.move
+    return [float(written.ink[:, 1].max())] if move.end.y is Level.MID else []

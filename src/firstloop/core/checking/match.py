@@ -79,6 +79,16 @@ class Models:
         squares = (features**2).sum(axis=2)
         return cls(features, squares, points.min(axis=1), points.max(axis=1), direction)
 
+    def some(self, wanted: npt.NDArray[np.intp]) -> "Models":
+        """Those at the given places."""
+        return Models(
+            self.features[wanted],
+            self.squares[wanted],
+            self.low[wanted],
+            self.high[wanted],
+            self.direction,
+        )
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Fit:
@@ -91,6 +101,10 @@ class Fit:
     def costs(self) -> FloatArray:
         """u² for each model: how much the fit had to stretch; (model,)."""
         return np.asarray(STRETCH_COST * (np.log(self.scale) ** 2).sum(axis=1))
+
+    def some(self, wanted: npt.NDArray[np.intp]) -> "Fit":
+        """Those at the given places."""
+        return Fit(self.scale[wanted], self.shift[wanted])
 
     def apply(self, points: FloatArray) -> FloatArray:
         """Ink points (n, 2) in each model's frame; (model, n, 2)."""

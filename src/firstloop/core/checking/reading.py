@@ -4,22 +4,72 @@ The pen's path is forgotten: a shape is compared with each letter's picture both
 all of the ink on the letter, is all of the letter under ink), with undirected headings.
 """
 
+from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+import numpy.typing as npt
 
 from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
-from firstloop.core.letterforms import Hand, Letter, draw, find_hand
+from firstloop.core.letterforms import Hand, Letter, draw
+from firstloop.core.letterforms.hands import GROUPS, group_of
 from firstloop.core.limits import TURN_COST
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
 
-@lru_cache(maxsize=32)
-def _alphabet(hand_name: str, ruling: Ruling) -> tuple[tuple[str, ...], Models]:
-    hand = find_hand(hand_name)
-    pictures = [_picture(draw(script, hand, ruling)) for script in hand.scripts.values()]
-    return tuple(hand.scripts), Models.of(pictures, undirected)
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """The nearest letter, and by how much (u²) it is nearer than the letter asked for; 0 if none
+    is."""
+
+    nearest: str
+    margin: float
+
+
+def read(ink: Path, target: Letter, hand: Hand) -> Reading:
+    """What the ink reads as, among the letters of the target's kind.
+
+    The ink is tried as it stands (on each letter's own base) and laid over the letter's box. A
+    letter for which it would have to be stretched by more than it lies off the target cannot be
+    nearer, so only the others are compared in full.
+    """
+    if group_of(target.name) == "mark":  # told by its place; nobody reads it out of its sentence
+        return Reading(target.name, 0.0)
+    names, models = _alphabet(hand, target.ruling, group_of(target.name))
+    boxed = fit_boxes(ink.points, models)
+    standing = _standing(boxed, ink.points, models)
+    at = names.index(target.name)
+    own = _costs(ink, (standing, boxed), models, np.array([at]))[0]
+    rivals = np.flatnonzero(np.minimum(standing.costs, boxed.costs) < own)
+    rivals = rivals[rivals != at]
+    if len(rivals) == 0:
+        return Reading(target.name, 0.0)
+    costs = _costs(ink, (standing, boxed), models, rivals)
+    best = int(np.argmin(costs))
+    if costs[best] >= own:
+        return Reading(target.name, 0.0)
+    return Reading(names[rivals[best]], float(own - costs[best]))
+
+
+@lru_cache(maxsize=64)
+def _alphabet(hand: Hand, ruling: Ruling, group: str) -> tuple[tuple[str, ...], Models]:
+    letters = [letter for letter in GROUPS[group] if letter in hand.scripts]
+    pictures = [
+        Path.of(list(draw(hand.scripts[letter], hand.proportions, ruling).paths()))
+        for letter in letters
+    ]
+    return tuple(letters), Models.of(pictures, undirected)
+
+
+def _costs(
+    ink: Path, fits: tuple[Fit, ...], models: Models, wanted: npt.NDArray[np.intp]
+) -> FloatArray:
+    """u² by which the ink differs from the wanted letters, in the better of the fits."""
+    some = models.some(wanted)
+    return np.asarray(
+        np.min([_apart(ink, fit.some(wanted), some) + fit.costs[wanted] for fit in fits], axis=0)
+    )
 
 
 def undirected(headings: FloatArray) -> FloatArray:
@@ -28,22 +78,6 @@ def undirected(headings: FloatArray) -> FloatArray:
     cosine, sine = headings[..., 0], headings[..., 1]
     doubled = np.stack([cosine**2 - sine**2, 2 * sine * cosine], axis=-1)
     return np.asarray(np.sqrt(TURN_COST / 4) * doubled)
-
-
-def _picture(letter: Letter) -> Path:
-    return Path.of([np.vstack([move.points for move in stroke]) for stroke in letter.strokes])
-
-
-def reading_costs(ink: Path, hand: Hand, ruling: Ruling) -> dict[str, float]:
-    """u² by which the ink differs from each letter of the hand; the smallest is what it reads as.
-
-    The ink is tried as it stands (on each letter's own base) and laid over the letter's box.
-    """
-    names, models = _alphabet(hand.name, ruling)
-    boxed = fit_boxes(ink.points, models)
-    standing = _standing(boxed, ink.points, models)
-    costs = np.minimum(*(_apart(ink, fit, models) + fit.costs for fit in (standing, boxed)))
-    return dict(zip(names, costs.tolist(), strict=True))
 
 
 def _standing(boxed: Fit, ink: FloatArray, models: Models) -> Fit:

@@ -5,6 +5,7 @@ import numpy as np
 from firstloop.core.checking.explain import Explanation
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
+from firstloop.core.checking.reading import Reading
 from firstloop.core.limits import LIMITS
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
@@ -54,11 +55,9 @@ def _x_at(heights: FloatArray, branch: FloatArray) -> FloatArray:
     return np.asarray(np.interp(heights, branch[order, 1], branch[order, 0]))
 
 
-def reads_as_other(costs: dict[str, float], target: str) -> list[Measure]:
+def reads_as_other(reading: Reading) -> list[Measure]:
     """Whether the shape is nearer to another letter, and by how much (u²)."""
-    other = min(costs, key=lambda name: costs[name])
-    margin = costs[target] - costs[other]
-    severity = LIMITS[Code.READS_AS_OTHER].severity(margin)
-    if other == target or severity != Verdict.NOT_YET:
+    severity = LIMITS[Code.READS_AS_OTHER].severity(reading.margin)
+    if severity != Verdict.NOT_YET:
         return []
-    return [Measure(Code.READS_AS_OTHER, margin, severity, 0, 0, other=other)]
+    return [Measure(Code.READS_AS_OTHER, reading.margin, severity, 0, 0, other=reading.nearest)]

@@ -1,9 +1,10 @@
 """What is seen of size: on the line, the body filled, the tall part up to its line."""
 
-from firstloop.core.checking.explain import Explanation
+from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
 from firstloop.core.limits import LIMITS
+from firstloop.core.moves import Level
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
@@ -22,14 +23,20 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
     Measured in page units from the letter's own base. Where the body is too large or too small
     as well, only what that does not explain counts: the smaller of the two misses.
     """
-    stroke = explanation.letter.script.strokes[0]
-    line = stroke.start.on(explanation.letter.ruling)
-    stem = explanation.find(0, 0)
-    if line <= 1.0 or stem is None:
+    line = explanation.letter.ruling.top
+    tall = [w.ink[:, 1].max() for w in explanation.written if _reaches_the_top(explanation, w)]
+    if not tall:
         return []
-    reached = float(stem.ink[:, 1].max()) - frame.base
+    reached = float(max(tall)) - frame.base
     as_drawn, as_scaled = reached - line, reached - line * frame.body
     return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
+
+
+def _reaches_the_top(explanation: Explanation, written: Written) -> bool:
+    drawn = written.piece.drawn
+    start = explanation.letter.script.strokes[drawn.stroke].start
+    nodes = (start, *drawn.move.nodes) if drawn.index == 0 else drawn.move.nodes
+    return any(node.y is Level.TOP for node in nodes)
 
 
 def _judged(code: Code, value: float) -> list[Measure]:

@@ -116,7 +116,9 @@ def _part_left_out(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
 
 
 def _backwards(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
-    """The whole stroke is drawn from its end to its start."""
+    """The whole stroke is drawn from its end to its start. A dot has neither."""
+    if set(_kinds(stroke)) == {MoveKind.DOT}:
+        return
     yield (
         "backwards",
         (tuple(_reversed(piece) for piece in reversed(stroke)),),

@@ -8,24 +8,28 @@ from dataclasses import dataclass
 
 from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.letterforms import Letter
-from firstloop.core.moves import MoveKind
-from firstloop.core.phrases import WORDS
-from firstloop.core.ruling import Line, Ruling
+from firstloop.core.moves import Level, MoveKind
+from firstloop.core.phrases import move_words
+from firstloop.core.ruling import place_in_words
 
 PART_NAMES = {
     MoveKind.DROP: "stem",
+    MoveKind.RISE: "way up",
     MoveKind.BACK: "way back up the stem",
     MoveKind.ARCH: "arch",
     MoveKind.ARM: "arm",
+    MoveKind.SCOOP: "scoop",
+    MoveKind.ROUND: "round",
+    MoveKind.WHEEL: "bowl",
+    MoveKind.SLOPE: "slope",
+    MoveKind.CROSS: "bar",
+    MoveKind.HOOK: "hook",
+    MoveKind.CURL: "curl",
+    MoveKind.LOOP: "loop",
+    MoveKind.LEAD_IN: "lead-in",
+    MoveKind.FLICK: "flick",
+    MoveKind.DOT: "dot",
 }
-LINE_NAMES = {
-    Line.TOP: "top line",
-    Line.MID: "mid line",
-    Line.BASE: "base line",
-    Line.DROP: "drop line",
-}
-AT_A_LINE = 0.25
-"""u: nearer to a line than this is at the line, to anyone who looks."""
 ALL_IS_WELL = "Just right. Make the next one the same way."
 
 
@@ -49,7 +53,7 @@ class _Said:
 _Template = Callable[[_Said], str]
 
 NOTES: dict[Code, _Template] = {
-    Code.START_PLACE: lambda s: f"Started {s.begun}; {s.name} starts at the {s.start}.",
+    Code.START_PLACE: lambda s: f"Started {s.begun}; {s.name} starts {s.start}.",
     Code.STROKE_DIRECTION: lambda s: (
         f"{s.size:.0%} of the stroke ran against its direction, from the {s.part} on."
     ),
@@ -72,8 +76,8 @@ NOTES: dict[Code, _Template] = {
 }
 
 SAYINGS: dict[Code, _Template] = {
-    Code.START_PLACE: lambda s: f"Start at the {s.start}: {s.first_moves}.",
-    Code.STROKE_DIRECTION: lambda s: f"Begin at the {s.start}: {s.first_moves}.",
+    Code.START_PLACE: lambda s: f"Start {s.start}: {s.first_moves}.",
+    Code.STROKE_DIRECTION: lambda s: f"Begin {s.start}: {s.first_moves}.",
     Code.EXTRA_LIFT: lambda _: "Keep your pen down: go back up the same line.",
     Code.MISSING_PART: lambda s: f"One more part to come: {s.move_words}.",
     Code.RETRACE_GAP: lambda _: "Climb back up on your own line, then go over.",
@@ -101,18 +105,19 @@ def say(measure: Measure, letter: Letter) -> str:
 
 
 def _said(measure: Measure, letter: Letter) -> _Said:
-    stroke = letter.script.strokes[measure.stroke]
-    kind = stroke.moves[measure.move].kind
+    stroke = letter.strokes[measure.stroke]
+    words = move_words(letter.script)[measure.stroke]
+    start = float(letter.strokes[measure.stroke][0].points[0, 1])
     return _Said(
         size=abs(measure.value),
         up=measure.value > 0,
         name=letter.name,
-        part=PART_NAMES[kind],
+        part=PART_NAMES[stroke[measure.move].move.kind],
         number=measure.move + 1,
-        start=LINE_NAMES[stroke.start.line],
-        begun=_place_in_words(stroke.start.on(letter.ruling) + measure.value, letter.ruling),
-        first_moves=", then ".join(WORDS[move.kind] for move in stroke.moves[:2]),
-        move_words=WORDS[kind],
+        start=place_in_words(start, letter.ruling),
+        begun=place_in_words(start + measure.value, letter.ruling),
+        first_moves=", then ".join(words[:2]),
+        move_words=words[measure.move],
         other=measure.other or "",
         tell_apart=_tell_apart(letter, measure.other or ""),
     )
@@ -123,23 +128,6 @@ def _bodies(length: float) -> str:
     return f"{length:.0%} of the body height"
 
 
-def _place_in_words(height: float, ruling: Ruling) -> str:
-    """A height as a place on the lines.
-
-    >>> _place_in_words(0.06, Ruling()), _place_in_words(0.5, Ruling())
-    ('at the base line', 'between the base line and the mid line')
-    """
-    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
-    if abs(ruling.height(nearest) - height) <= AT_A_LINE:
-        return f"at the {LINE_NAMES[nearest]}"
-    above = [line for line in Line if ruling.height(line) > height]
-    below = [line for line in Line if ruling.height(line) < height]
-    if not above or not below:
-        side, line = ("above", below[0]) if below else ("below", above[-1])
-        return f"{side} the {LINE_NAMES[line]}"
-    return f"between the {LINE_NAMES[below[0]]} and the {LINE_NAMES[above[-1]]}"
-
-
 def _times(count: float) -> str:
     return "once" if count == 1 else f"{count:.0f} times"
 
@@ -147,9 +135,8 @@ def _times(count: float) -> str:
 def _tell_apart(letter: Letter, other: str) -> str:
     """What keeps a letter from being the other one."""
     start = letter.script.strokes[0].start
-    if start.line is Line.MID and other == "h":
+    if start.y is Level.MID and other == "h":
         return "Keep the stem short: start at the mid line."
-    if start.line is Line.TOP:
+    if start.y is Level.TOP:
         return "Make the stem tall: start at the top line."
-    last = letter.script.strokes[0].moves[-1]
-    return f"Finish it as {letter.name}: {WORDS[last.kind]}."
+    return f"Finish it as {letter.name}: {move_words(letter.script)[-1][-1]}."
