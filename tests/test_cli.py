@@ -94,3 +94,14 @@ def test_a_port_that_is_taken_is_said_so(capsys, tmp_path):
         port = str(taken.getsockname()[1])
         assert main(["serve", "--db", str(tmp_path / "none.db"), "--port", port]) == 1
     assert "choose another with --port" in capsys.readouterr().err
+
+
+@pytest.mark.parametrize(("name", "head"), [("s.svg", b"<svg xmlns="), ("s.png", b"\x89PNG")])
+def test_a_hand_is_drawn_on_one_sheet(capsys, tmp_path, name, head):
+    assert main(["letters", "--hand", "looped", "--out", str(tmp_path / name)]) == 0
+    assert (tmp_path / name).read_bytes().startswith(head)
+
+
+def test_a_sheet_of_another_kind_of_file_is_refused(capsys, tmp_path):
+    assert main(["letters", "--out", str(tmp_path / "s.doc")]) == 1
+    assert "neither .svg nor .png" in capsys.readouterr().err

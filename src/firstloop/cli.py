@@ -13,6 +13,7 @@ from firstloop.core.checking.check import check
 from firstloop.core.checking.findings import Finding, Result
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.letterforms import find_hand
+from firstloop.core.ruling import Ruling
 from firstloop.formats import inkml
 
 DEFAULT_DATABASE = Path("data") / "firstloop.db"
@@ -54,6 +55,11 @@ def _parser() -> argparse.ArgumentParser:
     serve.add_argument("--host", default="127.0.0.1")
     serve.add_argument("--port", type=int, default=8000)
     serve.set_defaults(run=_serve)
+
+    letters = commands.add_parser("letters", help="draw a hand on one sheet")
+    letters.add_argument("--hand", default="plain", help="plain, flick, joined or looped")
+    letters.add_argument("--out", type=Path, required=True, metavar="FILE.svg|FILE.png")
+    letters.set_defaults(run=_letters)
 
     openapi = commands.add_parser("openapi", help="print the OpenAPI document")
     openapi.set_defaults(run=_openapi)
@@ -172,6 +178,20 @@ def _listen(host: str, port: int) -> socket.socket:
         raise FirstLoopError(
             f"{host}:{port} cannot be served on ({error.strerror}); choose another with --port"
         ) from error
+
+
+def _letters(options: argparse.Namespace) -> int:
+    from firstloop.formats import png, svg  # noqa: PLC0415
+
+    hand, out = find_hand(options.hand), options.out
+    if out.suffix == ".svg":
+        out.write_text(svg.contact_sheet(hand, Ruling()), encoding="utf-8")
+    elif out.suffix == ".png":
+        out.write_bytes(png.contact_sheet(hand, Ruling()))
+    else:
+        raise FirstLoopError(f'"{out}" is neither .svg nor .png; name the file one of these')
+    print(f"The {hand.name} hand is in {out}.")
+    return 0
 
 
 def _openapi(_: argparse.Namespace) -> int:

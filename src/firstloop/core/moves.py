@@ -58,6 +58,20 @@ NOMINAL_TOP, NOMINAL_DROP = 1.9, -0.95
 
 Y = float | Level
 
+_NOMINAL = {
+    Level.TOP: NOMINAL_TOP,
+    Level.MID: 1.0,
+    Level.BRANCH: 0.64,
+    Level.BASE: 0.0,
+    Level.DROP: NOMINAL_DROP,
+}
+
+
+def nominal_height(y: Y) -> float:
+    """Where a height is on the nominal grid, u; for telling up from down and steep from flat."""
+    return _NOMINAL[y] if isinstance(y, Level) else y
+
+
 COMPASS = {"E": 0.0, "NE": 45.0, "N": 90.0, "NW": 135.0, "W": 180.0, "SW": 225.0, "S": 270.0,
            "SE": 315.0}  # fmt: skip
 

@@ -2,9 +2,7 @@
 
 from itertools import pairwise
 
-from firstloop.core.letterforms.drawing import Proportions, height_of
-from firstloop.core.moves import MoveKind, Script, ScriptStroke, Y
-from firstloop.core.ruling import Ruling
+from firstloop.core.moves import MoveKind, Script, ScriptStroke, nominal_height
 
 WORDS = {
     MoveKind.DROP: "straight down",
@@ -32,15 +30,13 @@ def move_words(script: Script) -> tuple[tuple[str, ...], ...]:
 
 
 def _stroke_words(stroke: ScriptStroke) -> tuple[str, ...]:
-    heights = [_nominal(node.y) for node in (stroke.start, *(move.end for move in stroke.moves))]
+    heights = [
+        nominal_height(node.y) for node in (stroke.start, *(move.end for move in stroke.moves))
+    ]
     return tuple(
         WORDS.get(move.kind) or (SLOPE_DOWN if end < start else SLOPE_UP)
         for move, (start, end) in zip(stroke.moves, pairwise(heights), strict=True)
     )
-
-
-def _nominal(y: Y) -> float:
-    return height_of(y, Proportions(), Ruling())
 
 
 def phrase(script: Script) -> str:

@@ -1,12 +1,13 @@
 """Hands: a school's way of writing, as proportions and a script for each letter."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from firstloop.core.errors import UnknownLetterError
 from firstloop.core.letterforms.capitals import CAPITALS, DIGITS, MARKS
 from firstloop.core.letterforms.drawing import Proportions
+from firstloop.core.letterforms.joined import JOINED, LOOPED
 from firstloop.core.letterforms.small import SMALL
-from firstloop.core.moves import Script, parse
+from firstloop.core.moves import Level, Move, MoveKind, Node, Script, ScriptStroke, parse
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -18,12 +19,46 @@ class Hand:
     scripts: dict[str, Script]
 
 
-PLAIN = Hand(
-    "plain",
+def _parsed(scripts: dict[str, str]) -> dict[str, Script]:
+    return {letter: parse(letter, text) for letter, text in scripts.items()}
+
+
+def _flicked(script: Script) -> Script:
+    """The script with an exit flick, if its writing ends straight down on the base line.
+
+    A second stroke that stands on the base line too (the legs of k) is where the writing ends.
+    """
+    main, *later = script.strokes
+    last = main.moves[-1]
+    ends_down = last.kind in (MoveKind.DROP, MoveKind.ARCH) and last.end.y is Level.BASE
+    if not ends_down or any(stroke.moves[-1].end.y is Level.BASE for stroke in later):
+        return script
+    x = last.end.x
+    turn = (*last.nodes[:-1], Node(x, FLICK_FROM), Node(x + 0.16, Level.BASE, 0.0))
+    flick = Move(MoveKind.FLICK, (Node(x + 0.36, 0.26, 52.0),))
+    moves = (*main.moves[:-1], replace(last, nodes=turn), flick)
+    return replace(script, strokes=(ScriptStroke(main.start, moves), *later))
+
+
+FLICK_FROM = 0.22
+"""u above the base line: where a stem begins to turn into its flick."""
+
+STANDS = "f"
+"""Its bar goes on to the next letter; with a flick as well it reads as t."""
+
+_SHARED = _parsed(CAPITALS | DIGITS | MARKS)
+_PRINT = _parsed(SMALL)
+
+PLAIN = Hand("plain", Proportions(), _PRINT | _SHARED)
+FLICK = Hand(
+    "flick",
     Proportions(),
-    {letter: parse(letter, text) for letter, text in (SMALL | CAPITALS | DIGITS | MARKS).items()},
+    {letter: script if letter == STANDS else _flicked(script) for letter, script in _PRINT.items()}
+    | _SHARED,
 )
-HANDS = {PLAIN.name: PLAIN}
+JOINED_HAND = Hand("joined", Proportions(slant_deg=4.0), _parsed(JOINED) | _SHARED)
+LOOPED_HAND = Hand("looped", Proportions(slant_deg=10.0), _parsed(LOOPED) | _SHARED)
+HANDS = {hand.name: hand for hand in (PLAIN, FLICK, JOINED_HAND, LOOPED_HAND)}
 
 GROUPS = {
     "small": tuple(SMALL),
@@ -46,13 +81,13 @@ def group_of(letter: str) -> str:
 def find_hand(name: str) -> Hand:
     """The hand of that name.
 
-    >>> find_hand("copperplate")
+    >>> find_hand("copperplate")  # doctest: +ELLIPSIS
     Traceback (most recent call last):
-    firstloop.core.errors.UnknownLetterError: there is no hand "copperplate"; there is: plain
+    firstloop.core.errors.UnknownLetterError: no hand "copperplate"; there is: ... plain
     """
     if name not in HANDS:
         known = ", ".join(sorted(HANDS))
-        raise UnknownLetterError(f'there is no hand "{name}"; there is: {known}')
+        raise UnknownLetterError(f'no hand "{name}"; there is: {known}')
     return HANDS[name]
 
 

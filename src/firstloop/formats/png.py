@@ -1,0 +1,43 @@
+"""PNG out: a hand's contact sheet as a picture."""
+
+from io import BytesIO
+
+from PIL import Image, ImageDraw
+
+from firstloop.core import sheet
+from firstloop.core.letterforms import Hand
+from firstloop.core.polyline import FloatArray, respace
+from firstloop.core.ruling import Line, Ruling
+from firstloop.formats.svg import INK, PAPER, PEN_WIDTH, PIXELS_PER_U, RULE, rule_width
+
+OVERSAMPLING = 3
+"""Drawn this much larger and scaled down, for Pillow's lines have no soft edges."""
+
+
+def contact_sheet(hand: Hand, ruling: Ruling) -> bytes:
+    """The whole hand on one sheet, as a PNG file."""
+    laid = sheet.contact_sheet(hand, ruling)
+    scale = PIXELS_PER_U * OVERSAMPLING
+    size = (round(sheet.WIDTH * scale), round(laid.height * scale))
+    image = Image.new("RGB", size, PAPER)
+    pen = ImageDraw.Draw(image)
+    for base, lines in laid.rows:
+        for line in Line:
+            y = (base - ruling.height(line)) * scale
+            pen.line([(0, y), (size[0], y)], RULE, round(rule_width(line) * scale))
+        for points in lines:
+            _draw(pen, points, base, scale)
+    small = image.resize(
+        (size[0] // OVERSAMPLING, size[1] // OVERSAMPLING), Image.Resampling.LANCZOS
+    )
+    file = BytesIO()
+    small.save(file, "PNG", optimize=True)
+    return file.getvalue()
+
+
+def _draw(pen: ImageDraw.ImageDraw, points: FloatArray, base: float, scale: float) -> None:
+    """A round-ended line: discs close enough to touch, as Pillow's joints leave notches."""
+    radius = PEN_WIDTH / 2 * scale
+    for x, y in respace(points, PEN_WIDTH / 8) * scale:
+        across, down = x, base * scale - y
+        pen.ellipse((across - radius, down - radius, across + radius, down + radius), INK)

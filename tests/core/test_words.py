@@ -1,0 +1,87 @@
+"""Words: print beside each other, joined hands in one movement, dots and bars last."""
+
+from itertools import pairwise
+
+import numpy as np
+import pytest
+
+from firstloop.core import polyline
+from firstloop.core.errors import UnknownLetterError
+from firstloop.core.letterforms import HANDS, draw
+from firstloop.core.moves import MoveKind
+from firstloop.core.ruling import Ruling
+from firstloop.core.sheet import SPECIMEN_WORDS, WIDTH, contact_sheet
+from firstloop.core.words import word_script
+
+SMALL = "abcdefghijklmnopqrstuvwxyz"
+JOINED = ("joined", "looped")
+PAIRS = [first + second for first in SMALL for second in SMALL]
+
+
+def drawn(word: str, hand: str):
+    return draw(word_script(word, HANDS[hand]), HANDS[hand].proportions, Ruling())
+
+
+@pytest.mark.parametrize("hand", HANDS)
+def test_letters_of_a_pair_stand_clear_of_each_other_but_not_far(hand):
+    """The body of the second begins right of the first's, and within a letter's width."""
+    for pair in PAIRS:
+        one = np.concatenate([p[:, 0] for p in drawn(pair[0], hand).paths()]).max()
+        both = np.concatenate([p[:, 0] for p in drawn(pair, hand).paths()]).max()
+        assert 0.0 < both - one < 2.4, pair
+
+
+@pytest.mark.parametrize("hand", JOINED)
+def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand):
+    for pair in PAIRS:
+        script = HANDS[hand].scripts[pair[0]]
+        lifts = script.strokes[0].moves[-1].kind is not MoveKind.FLICK
+        begun = sum(
+            stroke.moves[0].kind is MoveKind.LEAD_IN
+            for stroke in word_script(pair, HANDS[hand]).strokes
+        )
+        assert begun == (2 if lifts else 1), pair
+
+
+@pytest.mark.parametrize("hand", JOINED)
+def test_a_join_sets_off_the_way_the_pen_was_going(hand):
+    """From the base line there is no corner between one letter and the next."""
+    for pair in PAIRS:
+        (main, *_) = drawn(pair, hand).strokes
+        for before, join in pairwise(main):
+            if join.move.kind is MoveKind.LEAD_IN and join.move.leave_deg is None:
+                path = polyline.respace(np.vstack([before.points, join.points[1:]]), 0.03)
+                middle = int(np.argmin(np.hypot(*(path - join.points[0]).T)))
+                heading = np.diff(path[max(0, middle - 2) : middle + 3], axis=0)
+                turned = np.diff(np.degrees(np.unwrap(np.arctan2(heading[:, 1], heading[:, 0]))))
+                assert np.abs(turned).max() < 28, pair
+
+
+def test_dots_and_bars_wait_for_the_end_of_a_joined_word():
+    kinds = [stroke.moves[0].kind for stroke in word_script("tin", HANDS["joined"]).strokes]
+    assert kinds == [MoveKind.LEAD_IN, MoveKind.CROSS, MoveKind.DOT]
+    kinds = [stroke.moves[0].kind for stroke in word_script("tin", HANDS["plain"]).strokes]
+    assert kinds == [MoveKind.DROP, MoveKind.CROSS, MoveKind.DROP, MoveKind.DOT, MoveKind.DROP]
+
+
+@pytest.mark.parametrize("hand", JOINED)
+def test_capitals_do_not_join(hand):
+    script = word_script("An", HANDS[hand])
+    assert len(script.strokes) == 3 + 1
+
+
+def test_a_word_with_an_unknown_letter_says_which():
+    with pytest.raises(UnknownLetterError, match='"ß"'):
+        word_script("Fuß", HANDS["plain"])
+
+
+@pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
+def test_the_contact_sheet_holds_everything_within_its_edges(hand):
+    sheet = contact_sheet(hand, Ruling())
+    strokes = sum(len(script.strokes) for script in hand.scripts.values()) + sum(
+        len(word_script(word, hand).strokes) for word in SPECIMEN_WORDS
+    )
+    lines = [line for _, row in sheet.rows for line in row]
+    assert len(lines) == strokes
+    assert min(line[:, 0].min() for line in lines) >= 0
+    assert max(line[:, 0].max() for line in lines) <= WIDTH
