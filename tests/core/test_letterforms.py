@@ -8,7 +8,7 @@ import pytest
 from firstloop.core import polyline
 from firstloop.core.errors import ScriptError
 from firstloop.core.letterforms import HANDS, PLAIN, Letter, Proportions, draw
-from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.letterforms.hands import GROUPS, choose
 from firstloop.core.moves import Level, MoveKind, parse
 from firstloop.core.phrases import move_words, phrase
 from firstloop.core.ruling import Line, Ruling
@@ -18,16 +18,41 @@ LETTERS = [
     pytest.param(hand.name, draw(script, hand.proportions, RULING), id=f"{hand.name} {name}")
     for hand in HANDS.values()
     for name, script in hand.scripts.items()
+] + [
+    pytest.param(hand.name, draw(script, hand.proportions, RULING), id=f"{hand.name} {name} {way}")
+    for hand in HANDS.values()
+    for name, by_name in hand.alternatives.items()
+    for way, script in by_name.items()
+    if script is not hand.scripts[name]
 ]
 TALL, TAILED = (
     set("bdfhkl"),
-    {"plain": "gjpqy", "flick": "gjpqy", "joined": "gjpqy", "looped": "fgjpqy"},
+    {"plain": "gjpqy", "flick": "gjpqy", "joined": "gjpqy", "looped": "gjpqy"},
 )
 
 
 def extent(letter: Letter) -> tuple[float, float]:
     heights = np.vstack(letter.paths())[:, 1]
     return float(heights.min()), float(heights.max())
+
+
+def reaches_the_drop_line(letter: Letter) -> bool:
+    """As an f with a tail does, and one without does not."""
+    return any(node.y is Level.DROP for move in letter.script.moves for node in move.nodes)
+
+
+def test_the_first_alternative_is_the_hands_own():
+    for hand in HANDS.values():
+        for letter, by_name in hand.alternatives.items():
+            assert len(by_name) > 1
+            assert next(iter(by_name.values())) is hand.scripts[letter]
+
+
+def test_a_choice_changes_that_letter_and_no_other():
+    chosen = choose(PLAIN, {"y": "slanted", "7": "barred"})
+    changed = {name for name, script in chosen.scripts.items() if script is not PLAIN.scripts[name]}
+    assert changed == {"y", "7"}
+    assert len(chosen.scripts["y"].strokes) == 2
 
 
 def test_every_hand_has_every_letter_digit_and_mark():
@@ -43,7 +68,8 @@ def test_small_letters_and_capitals_fill_their_spaces_and_no_more(hand, letter):
     if letter.name in GROUPS["small"] and letter.name not in "ijt":  # dots, and a middling t
         assert high == pytest.approx(RULING.top if letter.name in TALL else 1.0, abs=0.02)
     if letter.name in GROUPS["small"]:
-        assert low == pytest.approx(RULING.drop if letter.name in TAILED[hand] else 0.0, abs=0.02)
+        tailed = letter.name in TAILED or reaches_the_drop_line(letter)
+        assert low == pytest.approx(RULING.drop if tailed else 0.0, abs=0.02)
     if letter.name in (*GROUPS["capital"], *GROUPS["digit"]) and letter.name != "Q":
         assert (low, high) == pytest.approx((0.0, RULING.top), abs=0.02)
 

@@ -1,8 +1,10 @@
 """Hands: a school's way of writing, as proportions and a script for each letter."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from firstloop.core.errors import UnknownLetterError
+from firstloop.core.letterforms import alternatives
 from firstloop.core.letterforms.capitals import CAPITALS, DIGITS, MARKS
 from firstloop.core.letterforms.drawing import Proportions
 from firstloop.core.letterforms.joined import JOINED, LOOPED
@@ -17,6 +19,8 @@ class Hand:
     name: str
     proportions: Proportions
     scripts: dict[str, Script]
+    alternatives: dict[str, dict[str, Script]]
+    """For some letters: accepted scripts by name, the hand's own first."""
 
 
 def _parsed(scripts: dict[str, str]) -> dict[str, Script]:
@@ -49,16 +53,106 @@ STANDS = "f"
 _SHARED = _parsed(CAPITALS | DIGITS | MARKS)
 _PRINT = _parsed(SMALL)
 
-PLAIN = Hand("plain", Proportions(), _PRINT | _SHARED)
+_FLICKED = {
+    letter: script if letter == STANDS else _flicked(script) for letter, script in _PRINT.items()
+}
+_JOINED, _LOOPED = _parsed(JOINED), _parsed(LOOPED)
+
+Alternatives = dict[str, dict[str, Script]]
+
+
+def _named(
+    scripts: dict[str, Script],
+    named: dict[str, dict[str, str | None]],
+    finish: Callable[[Script], Script] = lambda script: script,
+) -> Alternatives:
+    """Alternatives by name; the one without a notation is the hand's own script."""
+    return {
+        letter: {
+            name: scripts[letter] if text is None else finish(parse(letter, text))
+            for name, text in by_name.items()
+        }
+        for letter, by_name in named.items()
+    }
+
+
+def _tails(
+    own: str, scripts: dict[str, Script], other: str, others: dict[str, Script]
+) -> Alternatives:
+    return {
+        letter: {f"{own} tail": scripts[letter], f"{other} tail": others[letter]}
+        for letter in alternatives.TAILS
+    }
+
+
+def _merged(*parts: Alternatives) -> Alternatives:
+    """All of them; a letter that is in several has each name once."""
+    merged: Alternatives = {}
+    for part in parts:
+        for letter, by_name in part.items():
+            known = merged.setdefault(letter, {})
+            known |= {name: s for name, s in by_name.items() if s not in known.values()}
+    return merged
+
+
+_SHARED_NAMED = _named(_SHARED, alternatives.SHARED)
+
+PLAIN = Hand(
+    "plain",
+    Proportions(),
+    _PRINT | _SHARED,
+    _named(_PRINT, alternatives.PRINT) | _SHARED_NAMED,
+)
 FLICK = Hand(
     "flick",
     Proportions(),
-    {letter: script if letter == STANDS else _flicked(script) for letter, script in _PRINT.items()}
-    | _SHARED,
+    _FLICKED | _SHARED,
+    _named(_FLICKED, alternatives.PRINT, _flicked) | _SHARED_NAMED,
 )
-JOINED_HAND = Hand("joined", Proportions(slant_deg=4.0), _parsed(JOINED) | _SHARED)
-LOOPED_HAND = Hand("looped", Proportions(slant_deg=10.0), _parsed(LOOPED) | _SHARED)
+JOINED_HAND = Hand(
+    "joined",
+    Proportions(slant_deg=4.0),
+    _JOINED | _SHARED,
+    _merged(
+        _named(_JOINED, alternatives.JOINED),
+        _tails("open", _JOINED, "looped", _LOOPED),
+        _SHARED_NAMED,
+    ),
+)
+LOOPED_HAND = Hand(
+    "looped",
+    Proportions(slant_deg=10.0),
+    _LOOPED | _SHARED,
+    _merged(
+        _named(_LOOPED, alternatives.JOINED),
+        _tails("looped", _LOOPED, "open", _JOINED),
+        _SHARED_NAMED,
+    ),
+)
 HANDS = {hand.name: hand for hand in (PLAIN, FLICK, JOINED_HAND, LOOPED_HAND)}
+
+
+def choose(hand: Hand, choices: dict[str, str]) -> Hand:
+    """The hand with a class's alternatives, by letter; raises UnknownLetterError for other names.
+
+    >>> barred = choose(PLAIN, {"I": "barred"})
+    >>> len(barred.scripts["I"].strokes)
+    3
+    >>> choose(PLAIN, {"I": "curly"})
+    Traceback (most recent call last):
+    firstloop.core.errors.UnknownLetterError: the plain hand has no "curly" I; it has: barred, plain
+    """
+    chosen = dict(hand.scripts)
+    for letter, name in choices.items():
+        named = hand.alternatives.get(letter, {})
+        if name not in named:
+            known = ", ".join(sorted(named)) or "one way only"
+            raise UnknownLetterError(
+                f'the {hand.name} hand has no "{name}" {letter}; it has: {known}'
+            )
+        chosen[letter] = named[name]
+    return replace(hand, scripts=chosen)
+
 
 GROUPS = {
     "small": tuple(SMALL),
