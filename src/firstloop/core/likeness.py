@@ -1,0 +1,119 @@
+"""How easily two letters are confused: by their shape, by their mirror image, by their movement."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+from itertools import combinations
+
+import numpy as np
+
+from firstloop.core import polyline
+from firstloop.core.checking.match import Fit, Models, Path, directed, fit_boxes, match, step_costs
+from firstloop.core.checking.reading import undirected
+from firstloop.core.letterforms import Hand, Letter, draw
+from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.moves import MoveKind
+from firstloop.core.polyline import FloatArray
+from firstloop.core.ruling import Ruling
+
+SCALE = 0.05
+"""u²: pictures or movements that differ by this are half confusable; n and h differ by 0.07."""
+
+DOTTED = 0.4
+"""What two letters are alike for having a dot: it is seen before all else, and few letters have it,
+but it is too small to weigh in a distance."""
+
+STEP, TOGETHER = 0.05, 0.15
+"""u: how finely two movements are followed, and how close they keep while they are the same."""
+
+MIRRORED = 0.6
+"""What a likeness in the mirror counts: children of this age still turn letters round, but a mirror
+image is told apart sooner than a shape that is nearly the same."""
+
+
+@dataclass(frozen=True, slots=True)
+class Likeness:
+    """How alike two letters are, each 0 to 1."""
+
+    shape: float
+    mirror: float
+    movement: float
+
+    @property
+    def confusable(self) -> float:
+        """How easily they are confused: by eye or in the mirror, the more so the more alike the
+        hand moves."""
+        by_eye = max(self.shape, MIRRORED * self.mirror)
+        return 0.7 * by_eye + 0.3 * self.movement
+
+
+@lru_cache(maxsize=16)
+def likeness_table(hand: Hand, group: str = "small") -> dict[tuple[str, str], Likeness]:
+    """The likeness of every two letters of a kind; keys in the hand's order, the earlier first."""
+    letters = {x: draw(hand.scripts[x], hand.proportions, Ruling()) for x in GROUPS[group]}
+    paths = {x: Path.of(list(letter.paths())) for x, letter in letters.items()}
+    mirrored = {x: Path.of([_turned(p) for p in letter.paths()]) for x, letter in letters.items()}
+    return {
+        (a, b): Likeness(
+            shape=max(
+                _alike(_shape_cost(paths[a], paths[b])),
+                DOTTED if _dotted(letters[a]) and _dotted(letters[b]) else 0.0,
+            ),
+            mirror=_alike(_shape_cost(mirrored[a], paths[b])),
+            movement=max(
+                _alike(_movement_cost(letters[a], letters[b])), _begun_alike(letters[a], letters[b])
+            ),
+        )
+        for a, b in combinations(letters, 2)
+    }
+
+
+def most_confusable(hand: Hand, letter: str, count: int = 4) -> list[tuple[str, Likeness]]:
+    """The letters that a letter is most easily confused with, the likeliest first."""
+    pairs = [
+        (b if a == letter else a, likeness)
+        for (a, b), likeness in likeness_table(hand).items()
+        if letter in (a, b)
+    ]
+    return sorted(pairs, key=lambda pair: -pair[1].confusable)[:count]
+
+
+def _dotted(letter: Letter) -> bool:
+    return any(move.kind is MoveKind.DOT for move in letter.script.moves)
+
+
+def _alike(cost: float) -> float:
+    return SCALE / (SCALE + cost)
+
+
+def _turned(path: FloatArray) -> FloatArray:
+    return np.asarray(path * np.array([-1.0, 1.0]))
+
+
+def _shape_cost(ink: Path, model: Path) -> float:
+    """u² from each to the nearest of the other, both ways round, boxes laid over each other in
+    width only: a child sees how tall letters are."""
+    models = Models.of([model], undirected)
+    box = fit_boxes(ink.points, models)
+    in_width = np.array([1.0, 0.0])
+    fit = Fit(np.where(in_width, box.scale, 1.0), box.shift * in_width)
+    costs = step_costs(ink, fit, models)[0]
+    return float(costs.min(axis=0).mean() + costs.min(axis=1).mean() + fit.costs[0])
+
+
+def _movement_cost(one: Letter, other: Letter) -> float:
+    """u² of matching one path to the other in writing order."""
+    paths = [Path.of(list(letter.paths())) for letter in (one, other)]
+    return match(paths[0], Models.of(paths[1:], directed), np.zeros(1)).cost
+
+
+def _begun_alike(one: Letter, other: Letter) -> float:
+    """The share of the longer movement for which both run together from their start: a u has been
+    written before a y is seen to be one."""
+    first, second = (
+        np.vstack([polyline.respace(path, STEP) for path in letter.paths()])
+        for letter in (one, other)
+    )
+    shorter = min(len(first), len(second))
+    apart = np.hypot(*(first[:shorter] - first[0] - second[:shorter] + second[0]).T)
+    together = int(np.argmax(apart > TOGETHER)) if (apart > TOGETHER).any() else shorter
+    return together / max(len(first), len(second))

@@ -1,0 +1,43 @@
+"""Which spaces between the lines a letter fills: the upper, the middle, the lower."""
+
+from enum import StrEnum
+
+import numpy as np
+
+from firstloop.core.letterforms import Hand, draw
+from firstloop.core.moves import MoveKind, Script
+from firstloop.core.ruling import Ruling
+
+FILLED = 0.3
+"""u: a letter that reaches this far into a space fills it; a t does, an overshoot does not."""
+
+
+class Space(StrEnum):
+    """A space between two lines, from above."""
+
+    UPPER = "upper"
+    MIDDLE = "middle"
+    LOWER = "lower"
+
+
+def spaces_filled(script: Script, hand: Hand) -> tuple[Space, ...]:
+    """The spaces that a letter fills; dots do not count, for they stand above, filling nothing.
+
+    >>> from firstloop.core.letterforms import PLAIN
+    >>> [space.value for space in spaces_filled(PLAIN.scripts["p"], PLAIN)]
+    ['middle', 'lower']
+    >>> [space.value for space in spaces_filled(PLAIN.scripts["i"], PLAIN)]
+    ['middle']
+    """
+    letter = draw(script, hand.proportions, Ruling())
+    heights = np.concatenate(
+        [move.points[:, 1] for move in letter.moves if move.move.kind is not MoveKind.DOT]
+        or [move.points[:, 1] for move in letter.moves]
+    )
+    low, high = float(heights.min()), float(heights.max())
+    filled = {
+        Space.UPPER: high > 1.0 + FILLED,
+        Space.MIDDLE: low < 1.0 - FILLED and high > 0.0,
+        Space.LOWER: low < -FILLED,
+    }
+    return tuple(space for space in Space if filled[space])
