@@ -46,11 +46,19 @@ def _check(page: Page) -> None:
     page.get_by_role("button", name="I see it otherwise").click()
 
 
+def _plan(page: Page) -> None:
+    page.get_by_role("radio", name="Joined", exact=True).click()
+    page.get_by_role("radio", name="z: barred").wait_for()
+    page.get_by_role("radio", name="z: barred").click()
+    page.wait_for_load_state("networkidle")
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
+    "plan": ("/plan", _plan),
     "show": ("/show/n", _show),
-    "write": ("/write/n", _write),
     "check": ("/check/n", _check),
     "grow": ("/grow", lambda _: None),
+    "write": ("/write/n", _write),  # last: it adds to the record
 }
 
 

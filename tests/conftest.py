@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 
 from firstloop.core.ruling import Ruling
+from firstloop.core.style import Style
 from firstloop.store import classes
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord, Handedness
@@ -26,7 +27,7 @@ def school_class(database: Database) -> ClassRecord:
         return classes.add(
             session,
             "Reed class",
-            hand="plain",
+            style=Style("plain"),
             ruling=Ruling(),
             x_height_mm=8.0,
             pupils=[("Mila", Handedness.RIGHT), ("Jori", Handedness.LEFT)],

@@ -143,3 +143,31 @@ def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
     page.unroute("**/api/write/attempts")
     page.get_by_role("button", name="Hand in").click()
     expect(page.get_by_role("status")).to_have_text(ALL_IS_WELL)
+
+
+def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page):
+    page.goto("/plan")
+    page.get_by_role("radio", name="Joined", exact=True).click()
+    page.get_by_role("radio", name="z: barred").click()
+    page.get_by_label("See a word of your own").fill("zebra")
+    expect(page.get_by_role("img", name=re.compile("zebra$"))).to_be_visible()
+    page.get_by_role("button", name="Write like this").click()
+    expect(page.get_by_role("button", name="Write like this")).to_be_disabled()
+    page.get_by_role("link", name="Show").click()
+    page.get_by_role("radio", name="z", exact=True).click()
+    phrase = page.get_by_role("list", name="Phrase").get_by_role("listitem")
+    expect(phrase.first).to_contain_text("lead in")
+    expect(phrase.last).to_contain_text("straight across")
+
+
+def test_a_style_that_is_only_tried_changes_nothing(page: Page):
+    page.goto("/plan")
+    page.get_by_role("radio", name="Joined with loops").click()
+    expect(page.get_by_role("radio", name="f: open tail")).to_be_visible()
+    page.get_by_role("button", name="As it was").click()
+    expect(page.get_by_role("radio", name="Plain print")).to_be_checked()
+    page.get_by_role("slider", name="Lean").press("ArrowRight")
+    expect(page.get_by_text("1°")).to_be_visible()
+    page.get_by_role("link", name="Show").click()
+    phrase = page.get_by_role("list", name="Phrase").get_by_role("listitem")
+    expect(phrase.first).to_contain_text("back and round")

@@ -9,7 +9,7 @@ from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
-from firstloop.api import check, classroom, grow, problems, show, write
+from firstloop.api import check, classroom, grow, plan, problems, show, write
 from firstloop.store.database import Database
 
 
@@ -38,7 +38,7 @@ def create_app(database: Database, interface: Path | None = None) -> FastAPI:
     )
     app.state.database = database
     problems.install(app)
-    for station in (classroom, show, write, check, grow):
+    for station in (classroom, plan, show, write, check, grow):
         app.include_router(station.router, responses=problems.ANSWERS)
     if interface is not None:
         app.mount("/", Interface(directory=interface, html=True))

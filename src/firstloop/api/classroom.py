@@ -5,7 +5,7 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db
 from firstloop.api.shared import PupilOut, RulingLine, pupil_out, ruling_lines
-from firstloop.core.letterforms import find_hand
+from firstloop.core.style import hand_of
 from firstloop.store import classes
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
@@ -27,8 +27,8 @@ def get_class(school_class: Class) -> ClassOut:
     """The class of this school."""
     return ClassOut(
         name=school_class.name,
-        hand=school_class.hand,
-        letters=list(find_hand(school_class.hand).scripts),
+        hand=school_class.style.hand,
+        letters=list(hand_of(school_class.style).scripts),
         lines=ruling_lines(school_class.ruling),
         x_height_mm=school_class.x_height_mm,
         pupils=[pupil_out(pupil) for pupil in school_class.pupils],

@@ -8,8 +8,8 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db
 from firstloop.api.shared import PupilOut, Verdicts, held, pupil_out, verdicts_out
-from firstloop.core.letterforms import find_hand
 from firstloop.core.progress import Seen, standing
+from firstloop.core.style import hand_of
 from firstloop.store import attempts
 
 router = APIRouter(prefix="/api/grow", tags=["grow"])
@@ -46,7 +46,7 @@ def get_standings(session: Db, school_class: Class) -> GrowOut:
         place = (record.pupil.id, record.attempt.letter)
         seen[place].append(Seen(record.attempt.written_at, held(record)))
     written = {letter for _, letter in seen}
-    letters = [letter for letter in find_hand(school_class.hand).scripts if letter in written]
+    letters = [letter for letter in hand_of(school_class.style).scripts if letter in written]
     return GrowOut(
         letters=letters,
         pupils=[

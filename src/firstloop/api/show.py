@@ -6,8 +6,9 @@ from pydantic import BaseModel
 from firstloop.api.deps import Class
 from firstloop.api.shared import LetterDrawing, Point, letter_drawing
 from firstloop.core import polyline
-from firstloop.core.letterforms import draw, find_hand, find_script
+from firstloop.core.letterforms import draw, find_script
 from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.style import hand_of
 
 router = APIRouter(prefix="/api/show", tags=["show"])
 
@@ -33,7 +34,7 @@ class LetterGroup(BaseModel):
 @router.get("/alphabet")
 def get_alphabet(school_class: Class) -> list[LetterGroup]:
     """Small pictures of every letter, by kind."""
-    hand, ruling = find_hand(school_class.hand), school_class.ruling
+    hand, ruling = hand_of(school_class.style), school_class.ruling
     return [
         LetterGroup(
             group=group,
@@ -55,5 +56,5 @@ def get_alphabet(school_class: Class) -> list[LetterGroup]:
 @router.get("/letters/{letter}")
 def get_letter(school_class: Class, letter: str) -> LetterDrawing:
     """A letter in the class's hand, on the class's ruling, move by move."""
-    hand = find_hand(school_class.hand)
+    hand = hand_of(school_class.style)
     return letter_drawing(draw(find_script(letter, hand), hand.proportions, school_class.ruling))

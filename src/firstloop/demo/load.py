@@ -9,6 +9,7 @@ from firstloop.core.letterforms import PLAIN
 from firstloop.core.pupils import draw_pupil, write
 from firstloop.core.ruling import Ruling
 from firstloop.core.slips import SLIPS, Slip
+from firstloop.core.style import Style
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
 from firstloop.store import classes
 from firstloop.store.handing_in import hand_in
@@ -28,7 +29,7 @@ def load(session: Session, today: date) -> ClassRecord:
     made = classes.add(
         session,
         CLASS_NAME,
-        hand=PLAIN.name,
+        style=Style(PLAIN.name),
         ruling=RULING,
         x_height_mm=8.0,
         pupils=[(child.name, child.handedness) for child in CHILDREN],

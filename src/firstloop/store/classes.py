@@ -1,9 +1,12 @@
 """Classes and children in and out of the record."""
 
+from typing import Any
+
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from firstloop.core.ruling import Ruling
+from firstloop.core.style import Style
 from firstloop.store.models import Pupil, SchoolClass
 from firstloop.store.records import ClassRecord, Handedness, NotInRecordError, PupilRecord
 
@@ -12,7 +15,7 @@ def add(
     session: Session,
     name: str,
     *,
-    hand: str,
+    style: Style,
     ruling: Ruling,
     x_height_mm: float,
     pupils: list[tuple[str, Handedness]],
@@ -20,7 +23,7 @@ def add(
     """Keeps a new class with its children."""
     row = SchoolClass(
         name=name,
-        hand=hand,
+        **_style_columns(style),
         ruling_top=ruling.top,
         ruling_drop=ruling.drop,
         x_height_mm=x_height_mm,
@@ -36,6 +39,15 @@ def first(session: Session) -> ClassRecord:
     row = session.scalar(select(SchoolClass).order_by(SchoolClass.id))
     if row is None:
         raise NotInRecordError('there is no class yet; "firstloop demo" makes one up')
+    return _record(row)
+
+
+def set_style(session: Session, class_id: int, style: Style) -> ClassRecord:
+    """Sets how the class writes from now on; what was written before stays as it was checked."""
+    row = session.get_one(SchoolClass, class_id)
+    for name, value in _style_columns(style).items():
+        setattr(row, name, value)
+    session.flush()
     return _record(row)
 
 
@@ -56,11 +68,23 @@ def _pupil_row(session: Session, pupil_id: int) -> Pupil:
     return row
 
 
+def _style_columns(style: Style) -> dict[str, Any]:
+    return {
+        "hand": style.hand,
+        "choices": dict(style.choices),
+        "slant_deg": style.slant_deg,
+        "width": style.width,
+        "branch": style.branch,
+    }
+
+
 def _record(row: SchoolClass) -> ClassRecord:
     return ClassRecord(
         id=row.id,
         name=row.name,
-        hand=row.hand,
+        style=Style(
+            row.hand, tuple(sorted(row.choices.items())), row.slant_deg, row.width, row.branch
+        ),
         ruling=Ruling(row.ruling_top, row.ruling_drop),
         x_height_mm=row.x_height_mm,
         pupils=tuple(_pupil(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),

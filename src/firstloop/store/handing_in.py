@@ -6,7 +6,7 @@ from sqlalchemy.orm import Session
 
 from firstloop.core.checking.check import check
 from firstloop.core.ink import Ink
-from firstloop.core.letterforms import find_hand
+from firstloop.core.style import hand_of
 from firstloop.store import attempts, classes
 from firstloop.store.records import AttemptRecord, ClassRecord, Help, NewAttempt
 
@@ -26,13 +26,13 @@ def hand_in(
     Raises InkError, UnknownLetterError or NotInRecordError; then nothing is kept.
     """
     pupil = classes.pupil(session, pupil_id)
-    result = check(ink, letter, find_hand(school_class.hand), school_class.ruling)
+    result = check(ink, letter, hand_of(school_class.style), school_class.ruling)
     return attempts.add(
         session,
         NewAttempt(
             pupil_id=pupil.id,
             letter=letter,
-            hand=school_class.hand,
+            hand=school_class.style.hand,
             ruling=school_class.ruling,
             help=help,
             written_at=written_at,

@@ -41,13 +41,17 @@ class UtcDateTime(TypeDecorator[datetime]):
 
 
 class SchoolClass(Base):
-    """A class with its hand and ruling."""
+    """A class with its style of writing and its ruling; null proportions are the hand's own."""
 
     __tablename__ = "school_class"
 
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str]
     hand: Mapped[str]
+    choices: Mapped[dict[str, str]] = mapped_column(JSON, server_default="{}")
+    slant_deg: Mapped[float | None]
+    width: Mapped[float | None]
+    branch: Mapped[float | None]
     ruling_top: Mapped[float]
     ruling_drop: Mapped[float]
     x_height_mm: Mapped[float]

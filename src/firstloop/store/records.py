@@ -8,6 +8,7 @@ from firstloop.core.checking.findings import Dimension, Finding, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.ink import Ink
 from firstloop.core.ruling import Ruling
+from firstloop.core.style import Style
 
 
 class NotInRecordError(FirstLoopError):
@@ -41,11 +42,11 @@ class PupilRecord:
 
 @dataclass(frozen=True, slots=True)
 class ClassRecord:
-    """A class: its hand, its ruling and its children, by name."""
+    """A class: its style of writing, its ruling and its children, by name."""
 
     id: int
     name: str
-    hand: str
+    style: Style
     ruling: Ruling
     x_height_mm: float
     pupils: tuple[PupilRecord, ...]

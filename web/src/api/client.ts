@@ -16,6 +16,9 @@ export type Help = Schemas["Help"];
 export type Line = Schemas["RulingLine"];
 export type JudgementIn = Schemas["JudgementIn"];
 export type LetterGroup = Schemas["LetterGroup"];
+export type Style = Schemas["StyleIn"];
+export type Picture = Schemas["Picture"];
+export type LetterAlternatives = Schemas["LetterAlternatives"];
 export type Grow = Schemas["GrowOut"];
 export type Point = [number, number];
 
@@ -65,6 +68,8 @@ function isProblem(error: unknown): error is Schemas["Problem"] {
 }
 
 const CLASSROOM = "/api/classroom";
+const STYLE = "/api/plan/style";
+const PREVIEW = "/api/plan/preview";
 const LETTER = "/api/show/letters/{letter}";
 const ALPHABET = "/api/show/alphabet";
 const ATTEMPTS = "/api/check/letters/{letter}/attempts";
@@ -75,6 +80,10 @@ const JUDGEMENT = "/api/check/attempts/{attempt_id}/judgement";
 
 export const api = {
   classroom: () => answered<Ok<typeof CLASSROOM, "get">>(client.GET(CLASSROOM)),
+  style: () => answered<Ok<typeof STYLE, "get">>(client.GET(STYLE)),
+  setStyle: (body: Style) => answered<Ok<typeof STYLE, "put">>(client.PUT(STYLE, { body })),
+  preview: (style: Style, words: string[]) =>
+    answered<Ok<typeof PREVIEW, "post">>(client.POST(PREVIEW, { body: { style, words } })),
   letter: (letter: string) =>
     answered<Ok<typeof LETTER, "get">>(client.GET(LETTER, { params: { path: { letter } } })),
   alphabet: () => answered<Ok<typeof ALPHABET, "get">>(client.GET(ALPHABET)),

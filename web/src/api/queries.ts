@@ -1,5 +1,6 @@
 /** Server state: one hook a resource, all query keys here. */
 import {
+  keepPreviousData,
   type QueryClient,
   queryOptions,
   useMutation,
@@ -7,10 +8,12 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 
-import { api, type AttemptIn, type JudgementIn } from "./client";
+import { api, type AttemptIn, type JudgementIn, type Style } from "./client";
 
 const keys = {
   classroom: ["classroom"] as const,
+  style: ["style"] as const,
+  preview: (style: Style, words: string[]) => ["preview", style, words] as const,
   alphabet: ["alphabet"] as const,
   letter: (letter: string) => ["letter", letter] as const,
   attempts: (letter: string) => ["attempts", letter] as const,
@@ -56,6 +59,29 @@ export function useAttempts(letter: string) {
 
 export function useGrow() {
   return useQuery({ queryKey: keys.grow, queryFn: api.grow });
+}
+
+export function useStyle() {
+  return useQuery({ queryKey: keys.style, queryFn: api.style, staleTime: Infinity });
+}
+
+/** What a style would look like; the last picture stays until the next one is there. */
+export function usePreview(style: Style, words: string[]) {
+  return useQuery({
+    queryKey: keys.preview(style, words),
+    queryFn: () => api.preview(style, words),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+}
+
+/** Setting the style changes every drawing there is. */
+export function useSetStyle() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (style: Style) => api.setStyle(style),
+    onSuccess: () => queries.invalidateQueries(),
+  });
 }
 
 /** What one letter's attempts changing makes stale. */

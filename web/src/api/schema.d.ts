@@ -44,6 +44,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/style": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Style
+         * @description How the class writes.
+         */
+        get: operations["get_style"];
+        /**
+         * Put Style
+         * @description Sets how the class writes from now on.
+         */
+        put: operations["put_style"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a style would look like; nothing is kept.
+         */
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/show/alphabet": {
         parameters: {
             query?: never;
@@ -192,6 +236,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Alternative
+         * @description One accepted way of writing a letter; the first of a letter is the hand's own.
+         */
+        Alternative: {
+            /** Name */
+            name: string;
+            picture: components["schemas"]["Picture"];
+        };
         /**
          * AttemptIn
          * @description One written letter.
@@ -354,6 +407,16 @@ export interface components {
             note: string;
         };
         /**
+         * LetterAlternatives
+         * @description The accepted ways of writing one letter.
+         */
+        LetterAlternatives: {
+            /** Letter */
+            letter: string;
+            /** Ways */
+            ways: components["schemas"]["Alternative"][];
+        };
+        /**
          * LetterDrawing
          * @description A letter to draw move by move, on its lines.
          */
@@ -416,6 +479,48 @@ export interface components {
          * @enum {string}
          */
         MoveKind: "drop" | "rise" | "back" | "arch" | "arm" | "scoop" | "round" | "wheel" | "slope" | "cross" | "hook" | "curl" | "loop" | "lead-in" | "flick" | "dot";
+        /**
+         * Picture
+         * @description A letter or word to look at: strokes of points in u.
+         */
+        Picture: {
+            /** Text */
+            text: string;
+            /** Strokes */
+            strokes: [
+                number,
+                number
+            ][][];
+        };
+        /**
+         * Preview
+         * @description What a style looks like: words, alternatives to choose among, the proportions in force.
+         */
+        Preview: {
+            /** Hands */
+            hands: string[];
+            /** Lines */
+            lines: components["schemas"]["RulingLine"][];
+            /** Words */
+            words: components["schemas"]["Picture"][];
+            /** Alternatives */
+            alternatives: components["schemas"]["LetterAlternatives"][];
+            /** Slant Deg */
+            slant_deg: number;
+            /** Width */
+            width: number;
+            /** Branch */
+            branch: number;
+        };
+        /**
+         * PreviewIn
+         * @description A style that is being tried, and the words to see it in.
+         */
+        PreviewIn: {
+            style: components["schemas"]["StyleIn"];
+            /** Words */
+            words: string[];
+        };
         /**
          * Problem
          * @description What went wrong. `title` names the kind, `detail` says it in full; `where` lists places.
@@ -493,6 +598,27 @@ export interface components {
             t?: number[] | null;
             /** F */
             f?: number[] | null;
+        };
+        /**
+         * StyleIn
+         * @description How a class writes. What is null is the hand's own.
+         */
+        StyleIn: {
+            /** Hand */
+            hand: string;
+            /**
+             * Choices
+             * @default {}
+             */
+            choices: {
+                [key: string]: string;
+            };
+            /** Slant Deg */
+            slant_deg?: number | null;
+            /** Width */
+            width?: number | null;
+            /** Branch */
+            branch?: number | null;
         };
         /**
          * Verdict
@@ -575,6 +701,134 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_style: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_style: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StyleIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
             };
             /** @description Not in the record */
             404: {

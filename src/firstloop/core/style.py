@@ -1,0 +1,35 @@
+"""A class's style: its hand, the alternatives it has picked, and proportions of its own."""
+
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from firstloop.core.letterforms.hands import Hand, choose, find_hand
+
+SLANT_RANGE, WIDTH_RANGE, BRANCH_RANGE = (-5.0, 20.0), (0.75, 1.35), (0.5, 0.8)
+"""Degrees, ratio, u: beyond these a hand is no longer what its scripts were drawn for."""
+
+
+@dataclass(frozen=True, slots=True)
+class Style:
+    """What a class writes. Proportions that are None are the hand's own."""
+
+    hand: str
+    choices: tuple[tuple[str, str], ...] = ()
+    slant_deg: float | None = None
+    width: float | None = None
+    branch: float | None = None
+
+
+@lru_cache(maxsize=64)
+def hand_of(style: Style) -> Hand:
+    """The hand as the class writes it; raises UnknownLetterError for unknown hands or choices.
+
+    The same style gives the same hand, so that what is computed from a hand is computed once.
+
+    >>> hand_of(Style("joined", slant_deg=0.0)).proportions.slant_deg
+    0.0
+    """
+    hand = choose(find_hand(style.hand), dict(style.choices))
+    own = {"slant_deg": style.slant_deg, "width": style.width, "branch": style.branch}
+    changed = {name: value for name, value in own.items() if value is not None}
+    return replace(hand, proportions=replace(hand.proportions, **changed))

@@ -1,0 +1,47 @@
+"""Plan: a class's style is set once and obeyed everywhere."""
+
+from tests import letters
+from tests.api.test_api import hand_in
+
+
+def test_a_style_is_obeyed_by_board_alphabet_and_record(client):
+    sent = {"hand": "joined", "choices": {"z": "barred"}, "slant_deg": 8, "width": 1.1}
+    kept = client.put("/api/plan/style", json=sent).json()
+    assert kept == {**sent, "branch": None} == client.get("/api/plan/style").json()
+    (main, bar) = client.get("/api/show/letters/z").json()["strokes"]
+    assert main[0]["kind"] == "lead-in"
+    assert bar[0]["kind"] == "cross"
+    assert client.get("/api/classroom").json()["hand"] == "joined"
+    small = client.get("/api/show/alphabet").json()[0]["letters"]
+    (z,) = [one for one in small if one["letter"] == "z"]
+    assert len(z["strokes"]) == 2
+
+
+def test_what_was_written_before_stays_as_it_was_checked(client):
+    hand_in(client, letters.good_n())
+    client.put("/api/plan/style", json={"hand": "looped"})
+    (lying,) = client.get("/api/check/letters/n/attempts").json()
+    assert lying["checked"]["shape"] == "secure"
+
+
+def test_an_unknown_choice_is_refused_and_nothing_changes(client):
+    answer = client.put("/api/plan/style", json={"hand": "plain", "choices": {"I": "curly"}})
+    assert answer.status_code == 404
+    assert 'no "curly" I; it has: barred, plain' in answer.json()["detail"]
+    assert client.get("/api/plan/style").json()["choices"] == {}
+
+
+def test_proportions_out_of_range_are_refused(client):
+    answer = client.put("/api/plan/style", json={"hand": "plain", "slant_deg": 60})
+    assert answer.status_code == 422
+    assert "less than or equal to 20" in answer.json()["detail"]
+
+
+def test_a_preview_shows_a_style_and_keeps_nothing(client):
+    style = {"hand": "looped", "choices": {"y": "slanted"}, "slant_deg": 0}
+    seen = client.post("/api/plan/preview", json={"style": style, "words": ["try", "me"]}).json()
+    assert [word["text"] for word in seen["words"]] == ["try", "me"]
+    assert seen["slant_deg"] == 0
+    ways = {one["letter"]: [way["name"] for way in one["ways"]] for one in seen["alternatives"]}
+    assert ways["y"] == ["scooped", "slanted", "open tail"]
+    assert client.get("/api/plan/style").json()["hand"] == "plain"

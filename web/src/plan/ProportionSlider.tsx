@@ -1,0 +1,56 @@
+/** One proportion of the hand: the hand's own until it is moved, and again when it is put back. */
+import { Slider } from "radix-ui";
+
+export function ProportionSlider({
+  name,
+  unit,
+  value,
+  range: [min, max, step],
+  own,
+  onChange,
+}: {
+  name: string;
+  unit: string;
+  value: number;
+  range: [min: number, max: number, step: number];
+  own: boolean;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <div className="flex items-center gap-3">
+      <span className="w-24 text-soft">{name}</span>
+      <Slider.Root
+        value={[value]}
+        min={min}
+        max={max}
+        step={step}
+        onValueChange={([moved]) => {
+          if (moved !== undefined) onChange(Math.round(moved * 100) / 100);
+        }}
+        className="relative flex h-11 flex-1 touch-none items-center"
+      >
+        <Slider.Track className="relative h-1 flex-1 rounded bg-crease">
+          <Slider.Range className="absolute h-full rounded bg-rule-deep" />
+        </Slider.Track>
+        <Slider.Thumb
+          aria-label={name}
+          className="block size-6 rounded-full border-2 border-ink bg-leaf"
+        />
+      </Slider.Root>
+      <span className="w-28 text-right text-sm">
+        {Math.round(value * 100) / 100}
+        {unit}
+      </span>
+      <button
+        type="button"
+        disabled={own}
+        onClick={() => {
+          onChange(null);
+        }}
+        className="text-sm text-soft underline underline-offset-4 disabled:opacity-40"
+      >
+        hand’s own
+      </button>
+    </div>
+  );
+}
