@@ -1,14 +1,25 @@
 /** The frame: the running line of stations on top, the station below it. */
+import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 
 import { useClassroom } from "./api/queries";
-import { CheckStation } from "./check/CheckStation";
-import { GrowStation } from "./grow/GrowStation";
-import { PlanStation } from "./plan/PlanStation";
 import { ShowStation } from "./show/ShowStation";
 import { Loading, ProblemNote } from "./ui/states";
 import { StationLine } from "./ui/StationLine";
-import { WriteStation } from "./write/WriteStation";
+
+// The board is what is opened first; the other stations are fetched when they are gone to.
+const PlanStation = lazy(async () => ({
+  default: (await import("./plan/PlanStation")).PlanStation,
+}));
+const WriteStation = lazy(async () => ({
+  default: (await import("./write/WriteStation")).WriteStation,
+}));
+const CheckStation = lazy(async () => ({
+  default: (await import("./check/CheckStation")).CheckStation,
+}));
+const GrowStation = lazy(async () => ({
+  default: (await import("./grow/GrowStation")).GrowStation,
+}));
 
 export function App() {
   const classroom = useClassroom();
@@ -20,7 +31,11 @@ export function App() {
         {classroom.isError ? (
           <ProblemNote error={classroom.error} retry={() => void classroom.refetch()} />
         ) : null}
-        {classroom.data ? <Stations letters={classroom.data.letters} /> : null}
+        {classroom.data ? (
+          <Suspense fallback={<Loading what="the page" />}>
+            <Stations letters={classroom.data.letters} />
+          </Suspense>
+        ) : null}
       </main>
     </div>
   );

@@ -13,7 +13,7 @@ from firstloop.core.style import hand_of
 router = APIRouter(prefix="/api/show", tags=["show"])
 
 
-SMALL_SPACING = 0.07
+SMALL_SPACING = 0.1
 """u between the points of small pictures: a tenth of it would not be seen."""
 
 

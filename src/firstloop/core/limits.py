@@ -62,8 +62,8 @@ LIMITS = {
     ),
 }
 
-SAMPLES = 48
-"""Points a path is thinned to for matching: a letter m is 7 u long, so one each 0.15 u, and
+SAMPLES = 40
+"""Points a path is thinned to for matching: a letter m is 7 u long, so one each 0.18 u, and
 CORNER_SEARCH finds the exact place again."""
 
 INK_SPACING = 0.02

@@ -19,8 +19,10 @@ def distances_along(points: FloatArray) -> FloatArray:
     >>> distances_along(np.array([[0.0, 0.0], [3.0, 4.0], [3.0, 4.0]]))
     array([0., 5., 5.])
     """
-    steps = np.hypot(*np.diff(points, axis=0).T)
-    return np.concatenate(([0.0], np.cumsum(steps)))
+    along = np.zeros(len(points))
+    steps = points[1:] - points[:-1]
+    np.cumsum(np.sqrt(np.einsum("ij,ij->i", steps, steps)), out=along[1:])
+    return along
 
 
 def length(points: FloatArray) -> float:

@@ -32,9 +32,23 @@ const alphabetQuery = queryOptions({
   staleTime: Infinity,
 });
 
-/** Asks for what every screen needs while the first one is still being put together. */
-export async function prefetchFrame(queries: QueryClient) {
-  await Promise.all([queries.query(classroomQuery), queries.query(alphabetQuery)]);
+const letterQuery = (letter: string) =>
+  queryOptions({
+    queryKey: keys.letter(letter),
+    queryFn: () => api.letter(letter),
+    staleTime: Infinity,
+  });
+
+/**
+ * Asks for what the first screen needs while it is still being put together: the class, its
+ * letters, and the one that the address names or that comes first.
+ */
+export async function prefetchFrame(queries: QueryClient, letter: string | undefined) {
+  const alphabet = queries.query(alphabetQuery);
+  const { letters } = await queries.query(classroomQuery);
+  const shown = letter ?? letters[0];
+  if (shown) await queries.query(letterQuery(shown));
+  await alphabet;
 }
 
 export function useAlphabet() {
@@ -46,11 +60,7 @@ export function useClassroom() {
 }
 
 export function useLetter(letter: string) {
-  return useQuery({
-    queryKey: keys.letter(letter),
-    queryFn: () => api.letter(letter),
-    staleTime: Infinity,
-  });
+  return useQuery(letterQuery(letter));
 }
 
 export function useAttempts(letter: string) {

@@ -73,16 +73,27 @@ def tidy(ink: Ink, letter: Letter) -> tuple[FloatArray, ...]:
     )
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class _Prepared:
+    """A letter's ways, their paths stacked, the handicap (u²) of each way, and for each way the
+    share of its path at which each of its pieces ends."""
+
+    ways: tuple[Way, ...]
+    models: Models
+    handicaps: FloatArray
+    ends: tuple[FloatArray, ...]
+
+
 @lru_cache(maxsize=512)
-def _prepared(letter: Letter) -> tuple[tuple[Way, ...], Models, FloatArray]:
-    """The letter's ways, their paths, and the handicap (u²) of each."""
+def _prepared(letter: Letter) -> _Prepared:
     ways = ways_of(letter)
     paths = [
         Path.of([np.vstack([piece.points for piece in stroke]) for stroke in way.strokes])
         for way in ways
     ]
     handicaps = np.array([UNUSUAL_WAY if way.faults else 0.0 for way in ways])
-    return ways, Models.of(paths), handicaps
+    ends = [np.cumsum([polyline.length(piece.points) for piece in way.pieces]) for way in ways]
+    return _Prepared(ways, Models.of(paths), handicaps, tuple(end / end[-1] for end in ends))
 
 
 def explain(strokes: tuple[FloatArray, ...], path: Path, letter: Letter) -> Explanation:
@@ -90,13 +101,15 @@ def explain(strokes: tuple[FloatArray, ...], path: Path, letter: Letter) -> Expl
 
     `path` is the strokes thinned for matching.
     """
-    ways, models, handicaps = _prepared(letter)
-    found = match(path, models, handicaps)
-    way = ways[found.best]
-    return Explanation(letter, way, found.cost, _cut(strokes, way, found), strokes)
+    known = _prepared(letter)
+    found = match(path, known.models, known.handicaps)
+    way, ends = known.ways[found.best], known.ends[found.best]
+    return Explanation(letter, way, found.cost, _cut(strokes, way, ends, found), strokes)
 
 
-def _cut(strokes: tuple[FloatArray, ...], way: Way, found: Match) -> tuple[Written, ...]:
+def _cut(
+    strokes: tuple[FloatArray, ...], way: Way, ends: FloatArray, found: Match
+) -> tuple[Written, ...]:
     """Cuts the ink where the way goes from one piece to the next.
 
     Within a stroke the point of the cut belongs to both pieces. Where the way lifts the pen the
@@ -105,11 +118,10 @@ def _cut(strokes: tuple[FloatArray, ...], way: Way, found: Match) -> tuple[Writt
     ink, along = np.vstack(strokes), _distances_over(strokes)
     pen_downs = np.cumsum([len(stroke) for stroke in strokes])[:-1]
     pieces = way.pieces
-    ends = np.cumsum([polyline.length(piece.points) for piece in pieces])
     lifts = np.cumsum([len(stroke) for stroke in way.strokes])
     written, begin = [], 0
     for at, (piece, after) in enumerate(pairwise(pieces), start=1):
-        near = _answer(found, ends[at - 1] / ends[-1]) * along[-1]
+        near = _answer(found, ends[at - 1]) * along[-1]
         lift = _pen_down_near(pen_downs, along, near) if at in lifts else None
         if lift is None:
             end = begin_after = max(begin, _corner(ink, along, near, piece, after))

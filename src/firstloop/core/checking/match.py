@@ -60,11 +60,12 @@ def directed(headings: FloatArray) -> FloatArray:
 class Models:
     """Several paths stacked, to be compared with ink in one go.
 
-    `features` (model, SAMPLES, 4) is place and direction, `squares` (model, SAMPLES) their squared
-    lengths; `low` and `high` (model, 2) are the corners of the bounding boxes.
+    The features of a sample are its place and direction. `doubled` (model, 4, SAMPLES) is the
+    features times -2, `squares` (model, SAMPLES) their squared lengths; `low` and `high` (model, 2)
+    are the corners of the bounding boxes.
     """
 
-    features: FloatArray
+    doubled: FloatArray
     squares: FloatArray
     low: FloatArray
     high: FloatArray
@@ -77,12 +78,13 @@ class Models:
         turned = np.stack([direction(path.headings) for path in paths])
         features = np.concatenate([points, turned], axis=2)
         squares = (features**2).sum(axis=2)
-        return cls(features, squares, points.min(axis=1), points.max(axis=1), direction)
+        doubled = np.ascontiguousarray(-2.0 * features.transpose(0, 2, 1))
+        return cls(doubled, squares, points.min(axis=1), points.max(axis=1), direction)
 
     def some(self, wanted: npt.NDArray[np.intp]) -> "Models":
         """Those at the given places."""
         return Models(
-            self.features[wanted],
+            self.doubled[wanted],
             self.squares[wanted],
             self.low[wanted],
             self.high[wanted],
@@ -126,11 +128,11 @@ def step_costs(ink: Path, fit: Fit, models: Models) -> FloatArray:
 
     By |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
     """
-    features = np.empty_like(models.features)
+    features = np.empty((len(models.doubled), len(ink.points), 4))
     features[:, :, :2] = fit.apply(ink.points)
     features[:, :, 2:] = models.direction(ink.headings)
-    costs = (-2.0 * features) @ models.features.transpose(0, 2, 1)
-    costs += (features**2).sum(axis=2)[:, :, None]
+    costs = features @ models.doubled
+    costs += np.einsum("kid,kid->ki", features, features)[:, :, None]
     costs += models.squares[:, None, :]
     return np.asarray(costs)
 

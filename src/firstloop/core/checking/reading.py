@@ -10,18 +10,22 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 
+from firstloop.core.checking.findings import Code
 from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
 from firstloop.core.letterforms import Hand, Letter, draw
 from firstloop.core.letterforms.hands import GROUPS, group_of
-from firstloop.core.limits import TURN_COST
+from firstloop.core.limits import LIMITS, TURN_COST
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
+
+EVERY = 4
+"""Of the ink's points, every so many are looked at first."""
 
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """The nearest letter, and by how much (u²) it is nearer than the letter asked for; 0 if none
-    is."""
+    """The nearest letter, and by how much (u²) it is nearer than the letter asked for; 0 where no
+    other is clearly nearer."""
 
     nearest: str
     margin: float
@@ -30,9 +34,10 @@ class Reading:
 def read(ink: Path, target: Letter, hand: Hand) -> Reading:
     """What the ink reads as, among the letters of the target's kind.
 
-    The ink is tried as it stands (on each letter's own base) and laid over the letter's box. A
-    letter for which it would have to be stretched by more than it lies off the target cannot be
-    nearer, so only the others are compared in full.
+    The ink is tried as it stands (on each letter's own base) and laid over the letter's box. To be
+    read as another letter it must be clearly nearer to it than to the target: ink that lies well on
+    the target needs no more looking, nor does a letter for which it would have to be stretched by
+    more than that; of the others those are compared in full that a first look leaves possible.
     """
     if group_of(target.name) == "mark":  # told by its place; nobody reads it out of its sentence
         return Reading(target.name, 0.0)
@@ -41,13 +46,16 @@ def read(ink: Path, target: Letter, hand: Hand) -> Reading:
     standing = _standing(boxed, ink.points, models)
     at = names.index(target.name)
     own = _costs(ink, (standing, boxed), models, np.array([at]))[0]
-    rivals = np.flatnonzero(np.minimum(standing.costs, boxed.costs) < own)
+    to_beat = own - LIMITS[Code.READS_AS_OTHER].not_yet
+    rivals = np.flatnonzero(np.minimum(standing.costs, boxed.costs) < to_beat)
     rivals = rivals[rivals != at]
+    if len(rivals):
+        rivals = _promising(ink, (standing, boxed), models, rivals, to_beat)
     if len(rivals) == 0:
         return Reading(target.name, 0.0)
     costs = _costs(ink, (standing, boxed), models, rivals)
     best = int(np.argmin(costs))
-    if costs[best] >= own:
+    if costs[best] >= to_beat:
         return Reading(target.name, 0.0)
     return Reading(names[rivals[best]], float(own - costs[best]))
 
@@ -60,6 +68,23 @@ def _alphabet(hand: Hand, ruling: Ruling, group: str) -> tuple[tuple[str, ...], 
         for letter in letters
     ]
     return tuple(letters), Models.of(pictures, undirected)
+
+
+def _promising(
+    ink: Path,
+    fits: tuple[Fit, ...],
+    models: Models,
+    rivals: npt.NDArray[np.intp],
+    to_beat: float,
+) -> npt.NDArray[np.intp]:
+    """The rivals that a few points of the ink do not rule out.
+
+    That half of the whole cost is left out here, and twice the rest allowed, makes it safe.
+    """
+    few = Path(ink.points[::EVERY], ink.headings[::EVERY])
+    some = models.some(rivals)
+    apart = [step_costs(few, fit.some(rivals), some).min(axis=2).mean(axis=1) for fit in fits]
+    return np.asarray(rivals[0.5 * np.min(apart, axis=0) < to_beat])
 
 
 def _costs(
