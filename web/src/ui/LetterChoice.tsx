@@ -1,6 +1,6 @@
 /** All letters of the hand, drawn as they are taught, to choose one; it keeps to the station. */
 import { Popover, ToggleGroup } from "radix-ui";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { LetterGroup } from "../api/client";
@@ -18,12 +18,15 @@ const GROUP_NAMES: Record<string, [string, string]> = {
 
 /** The tray laid open, beside a board. */
 export function LetterTray({ station, letter }: { station: string; letter: string }) {
-  const alphabet = useAlphabet().data ?? [];
-  return alphabet.length ? (
+  // Its many small drawings wait until the board beside it stands.
+  const alphabet = useDeferredValue(useAlphabet().data, undefined);
+  return (
     <div className="flex w-[11.5rem] shrink-0 flex-col gap-2">
-      <Tray key={letter} alphabet={alphabet} station={station} letter={letter} columns={3} />
+      {alphabet ? (
+        <Tray key={letter} alphabet={alphabet} station={station} letter={letter} columns={3} />
+      ) : null}
     </div>
-  ) : null;
+  );
 }
 
 /** The tray behind a button that shows the letter. */
