@@ -4,14 +4,17 @@ from datetime import UTC, datetime
 
 import numpy as np
 import pytest
+from alembic import command
 from alembic.autogenerate import compare_metadata
+from alembic.config import Config
 from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
 from firstloop.core.checking.findings import Dimension, Verdict
 from firstloop.core.ink import Ink, Stroke
+from firstloop.core.style import Style
 from firstloop.store import attempts, classes
-from firstloop.store.database import Database
+from firstloop.store.database import MIGRATIONS, Database
 from firstloop.store.handing_in import hand_in
 from firstloop.store.models import Base
 from firstloop.store.records import (
@@ -132,3 +135,25 @@ def test_what_fails_changes_nothing(database, school_class):
 def test_an_empty_record_says_how_to_fill_it(database):
     with database.session() as session, pytest.raises(NotInRecordError, match="firstloop demo"):
         classes.first(session)
+
+
+def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path):
+    path = tmp_path / "old.db"
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    engine = create_engine(f"sqlite:///{path}")
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.upgrade(config, "0001")
+        connection.execute(
+            text(
+                "INSERT INTO school_class (name, hand, ruling_top, ruling_drop, x_height_mm) "
+                "VALUES ('Old class', 'plain', 1.9, -0.95, 8)"
+            )
+        )
+    engine.dispose()
+    opened = Database(path)
+    with opened.session() as session:
+        kept = classes.first(session)
+    opened.close()
+    assert (kept.name, kept.style) == ("Old class", Style("plain"))
