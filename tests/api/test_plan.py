@@ -41,7 +41,7 @@ def test_a_preview_shows_a_style_and_keeps_nothing(client):
     style = {"hand": "looped", "choices": {"y": "slanted"}, "slant_deg": 0}
     seen = client.post("/api/plan/preview", json={"style": style, "words": ["try", "me"]}).json()
     assert [word["text"] for word in seen["words"]] == ["try", "me"]
-    assert seen["slant_deg"] == 0
+    assert seen["slant_deg"] == {"value": 0, "least": -5, "most": 20}
     ways = {one["letter"]: [way["name"] for way in one["ways"]] for one in seen["alternatives"]}
     assert ways["y"] == ["scooped", "slanted", "open tail"]
     assert client.get("/api/plan/style").json()["hand"] == "plain"

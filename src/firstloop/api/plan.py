@@ -60,6 +60,14 @@ class PreviewIn(BaseModel):
     ]
 
 
+class Proportion(BaseModel):
+    """A proportion in force, and between what it can be set."""
+
+    value: float
+    least: float
+    most: float
+
+
 class Preview(BaseModel):
     """What a style looks like: words, alternatives to choose among, the proportions in force."""
 
@@ -67,9 +75,9 @@ class Preview(BaseModel):
     lines: list[RulingLine]
     words: list[Picture]
     alternatives: list[LetterAlternatives]
-    slant_deg: float
-    width: float
-    branch: float
+    slant_deg: Proportion
+    width: Proportion
+    branch: Proportion
 
 
 @router.get("/style")
@@ -110,10 +118,14 @@ def preview(school_class: Class, sent: PreviewIn) -> Preview:
             )
             for letter, ways in find_hand(sent.style.hand).alternatives.items()
         ],
-        slant_deg=hand.proportions.slant_deg,
-        width=hand.proportions.width,
-        branch=hand.proportions.branch,
+        slant_deg=_proportion(hand.proportions.slant_deg, SLANT_RANGE),
+        width=_proportion(hand.proportions.width, WIDTH_RANGE),
+        branch=_proportion(hand.proportions.branch, BRANCH_RANGE),
     )
+
+
+def _proportion(value: float, between: tuple[float, float]) -> Proportion:
+    return Proportion(value=value, least=between[0], most=between[1])
 
 
 def _style(sent: StyleIn) -> Style:

@@ -17,6 +17,7 @@ export type Line = Schemas["RulingLine"];
 export type JudgementIn = Schemas["JudgementIn"];
 export type LetterGroup = Schemas["LetterGroup"];
 export type Style = Schemas["StyleIn"];
+export type Proportion = Schemas["Proportion"];
 export type Picture = Schemas["Picture"];
 export type LetterAlternatives = Schemas["LetterAlternatives"];
 export type Grow = Schemas["GrowOut"];

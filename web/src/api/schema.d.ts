@@ -505,12 +505,9 @@ export interface components {
             words: components["schemas"]["Picture"][];
             /** Alternatives */
             alternatives: components["schemas"]["LetterAlternatives"][];
-            /** Slant Deg */
-            slant_deg: number;
-            /** Width */
-            width: number;
-            /** Branch */
-            branch: number;
+            slant_deg: components["schemas"]["Proportion"];
+            width: components["schemas"]["Proportion"];
+            branch: components["schemas"]["Proportion"];
         };
         /**
          * PreviewIn
@@ -542,6 +539,18 @@ export interface components {
              * @default []
              */
             where: string[];
+        };
+        /**
+         * Proportion
+         * @description A proportion in force, and between what it can be set.
+         */
+        Proportion: {
+            /** Value */
+            value: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
         };
         /**
          * PupilOut

@@ -59,8 +59,8 @@ function StyleDesk({ kept }: { kept: Style }) {
             <ProportionSlider
               name="Lean"
               unit="°"
-              value={seen.slant_deg}
-              range={[-5, 20, 1]}
+              proportion={seen.slant_deg}
+              step={1}
               own={draft.slant_deg == null}
               onChange={(slant_deg) => {
                 change({ slant_deg });
@@ -69,8 +69,8 @@ function StyleDesk({ kept }: { kept: Style }) {
             <ProportionSlider
               name="Width"
               unit="×"
-              value={seen.width}
-              range={[0.75, 1.35, 0.05]}
+              proportion={seen.width}
+              step={0.05}
               own={draft.width == null}
               onChange={(width) => {
                 change({ width });
@@ -79,8 +79,8 @@ function StyleDesk({ kept }: { kept: Style }) {
             <ProportionSlider
               name="Branch at"
               unit=" of the body"
-              value={seen.branch}
-              range={[0.5, 0.8, 0.02]}
+              proportion={seen.branch}
+              step={0.02}
               own={draft.branch == null}
               onChange={(branch) => {
                 change({ branch });

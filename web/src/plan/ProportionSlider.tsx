@@ -1,18 +1,20 @@
 /** One proportion of the hand: the hand's own until it is moved, and again when it is put back. */
 import { Slider } from "radix-ui";
 
+import type { Proportion } from "../api/client";
+
 export function ProportionSlider({
   name,
   unit,
-  value,
-  range: [min, max, step],
+  proportion: { value, least, most },
+  step,
   own,
   onChange,
 }: {
   name: string;
   unit: string;
-  value: number;
-  range: [min: number, max: number, step: number];
+  proportion: Proportion;
+  step: number;
   own: boolean;
   onChange: (value: number | null) => void;
 }) {
@@ -21,8 +23,8 @@ export function ProportionSlider({
       <span className="w-24 text-soft">{name}</span>
       <Slider.Root
         value={[value]}
-        min={min}
-        max={max}
+        min={least}
+        max={most}
         step={step}
         onValueChange={([moved]) => {
           if (moved !== undefined) onChange(Math.round(moved * 100) / 100);
