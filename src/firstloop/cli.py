@@ -12,8 +12,9 @@ from pathlib import Path
 from firstloop.core.checking.check import check
 from firstloop.core.checking.findings import Finding, Result
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.letterforms import find_hand
+from firstloop.core.letterforms import draw, find_hand
 from firstloop.core.ruling import Ruling
+from firstloop.core.words import word_script
 from firstloop.formats import inkml
 
 DEFAULT_DATABASE = Path("data") / "firstloop.db"
@@ -60,6 +61,13 @@ def _parser() -> argparse.ArgumentParser:
     letters.add_argument("--hand", default="plain", help="plain, flick, joined or looped")
     letters.add_argument("--out", type=Path, required=True, metavar="FILE.svg|FILE.png")
     letters.set_defaults(run=_letters)
+
+    word = commands.add_parser("draw", help="draw a letter or a word")
+    word.add_argument("text", help="a letter or a word")
+    word.add_argument("--hand", default="plain", help="plain, flick, joined or looped")
+    word.add_argument("--animated", action="store_true", help="as it is written, move by move")
+    word.add_argument("--out", type=Path, required=True, metavar="FILE.svg")
+    word.set_defaults(run=_draw)
 
     openapi = commands.add_parser("openapi", help="print the OpenAPI document")
     openapi.set_defaults(run=_openapi)
@@ -191,6 +199,18 @@ def _letters(options: argparse.Namespace) -> int:
     else:
         raise FirstLoopError(f'"{out}" is neither .svg nor .png; name the file one of these')
     print(f"The {hand.name} hand is in {out}.")
+    return 0
+
+
+def _draw(options: argparse.Namespace) -> int:
+    from firstloop.formats import svg  # noqa: PLC0415
+
+    if options.out.suffix != ".svg":
+        raise FirstLoopError(f'"{options.out}" is not .svg; name the file so')
+    hand = find_hand(options.hand)
+    drawn = draw(word_script(options.text, hand), hand.proportions, Ruling())
+    options.out.write_text(svg.written(drawn, animated=options.animated), encoding="utf-8")
+    print(f'"{options.text}" is in {options.out}.')
     return 0
 
 

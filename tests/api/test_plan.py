@@ -4,10 +4,24 @@ from tests import letters
 from tests.api.test_api import hand_in
 
 
+UNCHANGED = {
+    "hand": "plain",
+    "choices": {},
+    "slant_deg": None,
+    "width": None,
+    "branch": None,
+    "exit": None,
+    "ruling": "four",
+    "top": 1.9,
+    "drop": -0.95,
+    "x_height_mm": 8,
+}
+
+
 def test_a_style_is_obeyed_by_board_alphabet_and_record(client):
     sent = {"hand": "joined", "choices": {"z": "barred"}, "slant_deg": 8, "width": 1.1}
     kept = client.put("/api/plan/style", json=sent).json()
-    assert kept == {**sent, "branch": None} == client.get("/api/plan/style").json()
+    assert kept == {**UNCHANGED, **sent} == client.get("/api/plan/style").json()
     (main, bar) = client.get("/api/show/letters/z").json()["strokes"]
     assert main[0]["kind"] == "lead-in"
     assert bar[0]["kind"] == "cross"
@@ -41,7 +55,27 @@ def test_a_preview_shows_a_style_and_keeps_nothing(client):
     style = {"hand": "looped", "choices": {"y": "slanted"}, "slant_deg": 0}
     seen = client.post("/api/plan/preview", json={"style": style, "words": ["try", "me"]}).json()
     assert [word["text"] for word in seen["words"]] == ["try", "me"]
-    assert seen["slant_deg"] == {"value": 0, "least": -5, "most": 20}
+    assert seen["proportions"]["slant_deg"] == {"value": 0, "least": -5, "most": 20}
     ways = {one["letter"]: [way["name"] for way in one["ways"]] for one in seen["alternatives"]}
     assert ways["y"] == ["scooped", "slanted", "open tail"]
     assert client.get("/api/plan/style").json()["hand"] == "plain"
+
+
+def test_block_squares_are_whole_squares_on_every_board(client):
+    sent = {"hand": "plain", "ruling": "squares", "top": 1.7, "x_height_mm": 12}
+    kept = client.put("/api/plan/style", json=sent).json()
+    assert (kept["top"], kept["drop"]) == (2, -1)
+    lines = client.get("/api/show/letters/h").json()["lines"]
+    assert {line["look"] for line in lines} == {"squared"}
+
+
+def test_shorter_exits_are_drawn_shorter(client):
+    def flick_width() -> float:
+        (stroke,) = client.get("/api/show/letters/l").json()["strokes"]
+        (first, *_, last) = stroke[-1]["points"]
+        return last[0] - first[0]
+
+    client.put("/api/plan/style", json={"hand": "flick"})
+    usual = flick_width()
+    client.put("/api/plan/style", json={"hand": "flick", "exit": 0.5})
+    assert abs(flick_width() - usual / 2) < 0.01

@@ -2,26 +2,45 @@
 
 import pytest
 
-from firstloop.core.families import LETTERS, Family, Scheme, by_movement, by_size, faults
+from firstloop.core.families import (
+    LESSON_SIZE,
+    LETTERS,
+    Family,
+    Scheme,
+    faults,
+    opening,
+    rule_breakers,
+    split,
+)
 from firstloop.core.letterforms import HANDS, PLAIN
 from firstloop.core.letterforms.hands import choose
 from firstloop.core.likeness import likeness_table, most_confusable
+from firstloop.core.ruling import Ruling
+from firstloop.core.schemes import BUILT_IN, by_movement, by_size, by_sound
 from firstloop.core.spaces import Space, spaces_filled
 
 
-def families(scheme: Scheme) -> dict[str, str]:
-    return {family.name: "".join(family.letters) for family in scheme.families}
+def whole_families(scheme: Scheme) -> dict[str, str]:
+    """The letters of each family, parted or not, in the order of the alphabet."""
+    found: dict[str, str] = {}
+    for family in scheme.families:
+        name = family.name.split(" (")[0]
+        found[name] = "".join(sorted(found.get(name, "") + "".join(family.letters)))
+    return found
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
-@pytest.mark.parametrize("build", [by_movement, by_size])
-def test_a_built_in_scheme_has_every_letter_once(hand, build):
-    arranged = [letter for family in build(hand).families for letter in family.letters]
-    assert sorted(arranged) == sorted(LETTERS)
+@pytest.mark.parametrize("build", [by_movement, by_size, by_sound])
+def test_a_built_in_scheme_has_no_fault_in_any_hand(hand, build):
+    assert faults(build(hand)) == ()
+
+
+def test_the_empty_scheme_lacks_every_letter():
+    assert [fault.letter for fault in faults(BUILT_IN["empty"](PLAIN))] == list(LETTERS)
 
 
 def test_letters_that_begin_with_the_same_movement_are_a_family():
-    assert families(by_movement(PLAIN)) == {
+    assert whole_families(by_movement(PLAIN)) == {
         "Back and round": "acdefgoqs",
         "Down and back up": "bhmnpr",
         "Straight down": "ijklt",
@@ -32,32 +51,59 @@ def test_letters_that_begin_with_the_same_movement_are_a_family():
 
 def test_lead_ins_do_not_make_a_family():
     for name in ("joined", "looped"):
-        joined = families(by_movement(HANDS[name]))
+        joined = whole_families(by_movement(HANDS[name]))
         assert set("acdgoq") <= set(joined["Back and round"])
         assert set("mnpr") <= set(joined["Down and back up"])
 
 
 def test_a_letter_that_breaks_its_familys_rule_says_how():
-    (round_family,) = [f for f in by_movement(PLAIN).families if f.name == "Back and round"]
-    assert dict(round_family.exceptions) == {
+    assert dict(rule_breakers("acde", PLAIN)) == {
         "e": "begins between the base line and the mid line, straight across"
     }
 
 
 def test_another_way_of_writing_moves_a_letter_to_another_family():
-    slanted = families(by_movement(choose(PLAIN, {"y": "slanted"})))
+    slanted = whole_families(by_movement(choose(PLAIN, {"y": "slanted"})))
     assert "y" in slanted["Slopes"]
     assert slanted["Down and under"] == "u"
 
 
 def test_size_families_go_by_the_spaces_filled():
-    assert families(by_size(PLAIN)) == {
+    assert whole_families(by_size(PLAIN)) == {
         "Short": "aceimnorsuvwxz",
         "Tall": "bdfhklt",
         "Tailed": "gjpqy",
     }
     looped_f = spaces_filled(HANDS["looped"].scripts["f"], HANDS["looped"])
     assert looped_f == (Space.UPPER, Space.MIDDLE, Space.LOWER)
+
+
+@pytest.mark.parametrize("letters", ["abdopq", "aceimnorsuvwxz", LETTERS])
+def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters):
+    parts = split(Family("Many", tuple(letters), ""), PLAIN)
+    sizes = [len(part.letters) for part in parts]
+    assert max(sizes) <= LESSON_SIZE
+    assert max(sizes) - min(sizes) <= 1
+    assert sorted("".join(x for part in parts for x in part.letters)) == sorted(letters)
+
+
+def test_a_split_keeps_the_confusable_apart():
+    bowls = split(Family("Bowls", tuple("abdopq"), ""), PLAIN)
+    together = [set(part.letters) for part in bowls]
+    assert not any({"b", "d"} <= part or {"p", "q"} <= part for part in together)
+
+
+def test_a_rule_breaker_goes_with_its_letter_when_a_family_is_split():
+    many = Family("Many", tuple("abcdef"), "", (("e", "begins in the middle"),))
+    parts = split(many, PLAIN)
+    assert [part.exceptions for part in parts if "e" in part.letters] == [many.exceptions]
+    assert [part.exceptions for part in parts if "e" not in part.letters] == [()]
+
+
+def test_the_opening_of_a_family_is_what_its_letters_share():
+    shared = opening("acdg", PLAIN, Ruling())
+    assert len(shared) == 1  # the round; the way up comes in a, d and g only
+    assert len(opening("mn", PLAIN, Ruling())) == 3
 
 
 def test_the_faults_of_a_scheme_are_said_where_they_are():

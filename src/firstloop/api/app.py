@@ -38,8 +38,9 @@ def create_app(database: Database, interface: Path | None = None) -> FastAPI:
     )
     app.state.database = database
     problems.install(app)
-    for station in (classroom, plan, show, write, check, grow):
-        app.include_router(station.router, responses=problems.ANSWERS)
+    routers = [station.router for station in (classroom, show, write, check, grow)]
+    for router in (*routers, *plan.ROUTERS):
+        app.include_router(router, responses=problems.ANSWERS)
     if interface is not None:
         app.mount("/", Interface(directory=interface, html=True))
     return app

@@ -7,7 +7,6 @@ from firstloop.api.deps import Class, Db, Now
 from firstloop.api.shared import AttemptOut, attempt_out
 from firstloop.core.checking.findings import Dimension, Verdict
 from firstloop.core.letterforms import find_script
-from firstloop.core.style import hand_of
 from firstloop.store import attempts
 from firstloop.store.records import JudgementRecord
 
@@ -26,7 +25,7 @@ class JudgementIn(BaseModel):
 @router.get("/letters/{letter}/attempts")
 def get_attempts(session: Db, school_class: Class, letter: str) -> list[AttemptOut]:
     """All attempts of a letter, the newest first."""
-    find_script(letter, hand_of(school_class.style))
+    find_script(letter, school_class.hand)
     return [
         attempt_out(record)
         for record in attempts.of_class(session, school_class.id, letters=[letter])

@@ -5,7 +5,6 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db
 from firstloop.api.shared import PupilOut, RulingLine, pupil_out, ruling_lines
-from firstloop.core.style import hand_of
 from firstloop.store import classes
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
@@ -28,7 +27,7 @@ def get_class(school_class: Class) -> ClassOut:
     return ClassOut(
         name=school_class.name,
         hand=school_class.style.hand,
-        letters=list(hand_of(school_class.style).scripts),
+        letters=list(school_class.hand.scripts),
         lines=ruling_lines(school_class.ruling),
         x_height_mm=school_class.x_height_mm,
         pupils=[pupil_out(pupil) for pupil in school_class.pupils],

@@ -9,7 +9,6 @@ from pydantic import BaseModel
 from firstloop.api.deps import Class, Db
 from firstloop.api.shared import PupilOut, Verdicts, held, pupil_out, verdicts_out
 from firstloop.core.progress import Seen, standing
-from firstloop.core.style import hand_of
 from firstloop.store import attempts
 
 router = APIRouter(prefix="/api/grow", tags=["grow"])
@@ -46,7 +45,7 @@ def get_standings(session: Db, school_class: Class) -> GrowOut:
         place = (record.pupil.id, record.attempt.letter)
         seen[place].append(Seen(record.attempt.written_at, held(record)))
     written = {letter for _, letter in seen}
-    letters = [letter for letter in hand_of(school_class.style).scripts if letter in written]
+    letters = [letter for letter in school_class.hand.scripts if letter in written]
     return GrowOut(
         letters=letters,
         pupils=[

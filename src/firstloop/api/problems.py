@@ -7,6 +7,7 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from firstloop.core.errors import FirstLoopError, InkError, UnknownLetterError
+from firstloop.core.packages import PackageError
 from firstloop.store.records import NotInRecordError
 
 
@@ -24,6 +25,7 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
     (InkError, 422, "This ink cannot be checked"),
+    (PackageError, 422, "This file is faulty; nothing of it was taken over"),
     (FirstLoopError, 422, "This cannot be done"),
 ]
 
@@ -40,7 +42,9 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(FirstLoopError)
     def ours(_: Request, error: FirstLoopError) -> JSONResponse:
         status, title = next((s, t) for kind, s, t in _KINDS if isinstance(error, kind))
-        return _answer(status, title, str(error))
+        faults = error.faults if isinstance(error, PackageError) else ()
+        where = [f"{place}: {what}" for place, what in faults]
+        return _answer(status, title, str(error), where)
 
     @app.exception_handler(RequestValidationError)
     def faulty(_: Request, error: RequestValidationError) -> JSONResponse:

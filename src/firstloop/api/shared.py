@@ -1,24 +1,30 @@
 """Answers that more than one station gives: lines, letters, attempts."""
 
+from collections.abc import Iterable
 from datetime import datetime
 
 from pydantic import BaseModel
 
-from firstloop.core import phrases, progress
+from firstloop.core import phrases, polyline, progress
 from firstloop.core.checking.findings import Code, Dimension, Finding, Verdict
 from firstloop.core.letterforms import Letter
 from firstloop.core.moves import MoveKind
-from firstloop.core.ruling import Line, Ruling
+from firstloop.core.polyline import FloatArray
+from firstloop.core.ruling import Line, LineLook, Ruling
 from firstloop.store.records import AttemptRecord, Handedness, Help, PupilRecord
 
 Point = tuple[float, float]
 
+PICTURE_SPACING = 0.05
+"""u between the points of a picture: a tenth of a pencil's line would not be seen."""
+
 
 class RulingLine(BaseModel):
-    """A ruled line and its height above the base line, u."""
+    """A ruled line, its height above the base line in u, and how it is drawn."""
 
     name: Line
     y: float
+    look: LineLook
 
 
 class MoveDrawing(BaseModel):
@@ -36,6 +42,13 @@ class LetterDrawing(BaseModel):
     lines: list[RulingLine]
     phrase: str
     strokes: list[list[MoveDrawing]]
+
+
+class Picture(BaseModel):
+    """A letter or word to look at: strokes of points in u."""
+
+    text: str
+    strokes: list[list[Point]]
 
 
 class PupilOut(BaseModel):
@@ -106,16 +119,16 @@ class AttemptOut(BaseModel):
 
 def ruling_lines(ruling: Ruling) -> list[RulingLine]:
     """The four lines, from above."""
-    return [RulingLine(name=line, y=ruling.height(line)) for line in Line]
+    return [RulingLine(name=line, y=ruling.height(line), look=ruling.look(line)) for line in Line]
 
 
-def letter_drawing(letter: Letter) -> LetterDrawing:
-    """A letter as an answer."""
-    words = phrases.move_words(letter.script)
+def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
+    """A letter as an answer, in the teacher's words."""
+    words = phrases.move_words(letter.script, wording)
     return LetterDrawing(
         letter=letter.name,
         lines=ruling_lines(letter.ruling),
-        phrase=phrases.phrase(letter.script),
+        phrase=phrases.phrase(letter.script, wording),
         strokes=[
             [
                 MoveDrawing(
@@ -128,6 +141,12 @@ def letter_drawing(letter: Letter) -> LetterDrawing:
             for stroke in letter.strokes
         ],
     )
+
+
+def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:
+    """Strokes as an answer, no finer than is seen."""
+    spaced = [polyline.respace(stroke, PICTURE_SPACING).round(3).tolist() for stroke in strokes]
+    return Picture(text=text, strokes=spaced)
 
 
 def pupil_out(pupil: PupilRecord) -> PupilOut:

@@ -1,6 +1,8 @@
 """Show: letters to draw on the board."""
 
-from fastapi import APIRouter
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel
 
 from firstloop.api.deps import Class
@@ -8,10 +10,15 @@ from firstloop.api.shared import LetterDrawing, Point, letter_drawing
 from firstloop.core import polyline
 from firstloop.core.letterforms import draw, find_script
 from firstloop.core.letterforms.hands import GROUPS
-from firstloop.core.style import hand_of
+from firstloop.core.words import word_script
+from firstloop.formats import svg
 
 router = APIRouter(prefix="/api/show", tags=["show"])
 
+
+SVG = "image/svg+xml"
+LONGEST_TEXT = 24
+Text = Annotated[str, Query(min_length=1, max_length=LONGEST_TEXT)]
 
 SMALL_SPACING = 0.1
 """u between the points of small pictures: a tenth of it would not be seen."""
@@ -34,7 +41,7 @@ class LetterGroup(BaseModel):
 @router.get("/alphabet")
 def get_alphabet(school_class: Class) -> list[LetterGroup]:
     """Small pictures of every letter, by kind."""
-    hand, ruling = hand_of(school_class.style), school_class.ruling
+    hand, ruling = school_class.hand, school_class.ruling
     return [
         LetterGroup(
             group=group,
@@ -56,5 +63,14 @@ def get_alphabet(school_class: Class) -> list[LetterGroup]:
 @router.get("/letters/{letter}")
 def get_letter(school_class: Class, letter: str) -> LetterDrawing:
     """A letter in the class's hand, on the class's ruling, move by move."""
-    hand = hand_of(school_class.style)
-    return letter_drawing(draw(find_script(letter, hand), hand.proportions, school_class.ruling))
+    hand = school_class.hand
+    drawn = draw(find_script(letter, hand), hand.proportions, school_class.ruling)
+    return letter_drawing(drawn, school_class.wording)
+
+
+@router.get("/drawing", response_class=Response)
+def get_drawing(school_class: Class, text: Text, animated: bool = False) -> Response:
+    """A letter or word as an SVG file, still or as it is written."""
+    hand = school_class.hand
+    drawn = draw(word_script(text, hand), hand.proportions, school_class.ruling)
+    return Response(svg.written(drawn, animated=animated), media_type=SVG)

@@ -1,18 +1,17 @@
-"""Formation families: letters taught together, and schemes of them in an order.
-
-The built-in schemes are computed from the scripts, not typed in, so that they follow a class's hand
-and its alternatives: choose the slanted y and it moves to the slopes.
-"""
+"""Formation families: letters taught together, and schemes of them in an order."""
 
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import combinations, takewhile
+from math import ceil
 
 from firstloop.core.letterforms import Hand, draw
 from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.likeness import likeness_table
 from firstloop.core.moves import MoveKind, Script
 from firstloop.core.phrases import move_words
+from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling, place_in_words
-from firstloop.core.spaces import Space, spaces_filled
 
 LESSON_SIZE = 5
 """Letters: what one lesson can introduce and practise; a larger family is to be split."""
@@ -39,6 +38,11 @@ class Scheme:
 
     name: str
     families: tuple[Family, ...]
+
+    @property
+    def order(self) -> tuple[str, ...]:
+        """The letters in the order they are taught."""
+        return tuple(letter for family in self.families for letter in family.letters)
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,91 +80,109 @@ def faults(scheme: Scheme, letters: Iterable[str] = LETTERS) -> tuple[SchemeFaul
     return tuple(found)
 
 
-@dataclass(frozen=True, slots=True)
-class _Opening:
-    """A way to begin, in the order it is taught: what letters that begin so have in common."""
-
-    name: str
-    why: str
-    begins: Callable[[tuple[MoveKind, ...]], bool]
-
-
-_OPENINGS = (
-    _Opening(
-        "Back and round",
-        "They set off to the left and go round.",
-        lambda kinds: MoveKind.ROUND in kinds[:2] and MoveKind.DROP not in kinds[:1],
-    ),
-    _Opening(
-        "Down and back up",
-        "A stem straight down, then back up the same line to branch off.",
-        lambda kinds: kinds[:2] == (MoveKind.DROP, MoveKind.BACK),
-    ),
-    _Opening(
-        "Down and under",
-        "Down, under and up again without stopping.",
-        lambda kinds: kinds[0] is MoveKind.SCOOP,
-    ),
-    _Opening("Straight down", "A stem straight down.", lambda kinds: kinds[0] is MoveKind.DROP),
-    _Opening("Slopes", "Straight slanting lines.", lambda _: True),
-)
-
-
-def by_movement(hand: Hand) -> Scheme:
-    """Families by the first moves of each letter; the largest family first, for it gives most."""
-    openings: dict[str, list[str]] = {opening.name: [] for opening in _OPENINGS}
-    for letter in LETTERS:
-        kinds = _kinds(hand.scripts[letter])
-        opening = next(opening for opening in _OPENINGS if opening.begins(kinds))
-        openings[opening.name].append(letter)
-    families = [
-        Family(o.name, tuple(openings[o.name]), o.why, _exceptions(openings[o.name], hand))
-        for o in _OPENINGS
-        if openings[o.name]
-    ]
-    return Scheme("By movement", tuple(sorted(families, key=lambda f: -len(f.letters))))
-
-
-def by_size(hand: Hand) -> Scheme:
-    """Families by the spaces filled: short letters, then tall ones, then those with tails."""
-    spaces = {x: spaces_filled(hand.scripts[x], hand) for x in LETTERS}
-    tailed = tuple(x for x in LETTERS if Space.LOWER in spaces[x])
-    tall = tuple(x for x in LETTERS if Space.UPPER in spaces[x] and x not in tailed)
-    short = tuple(x for x in LETTERS if x not in (*tall, *tailed))
-    families = (
-        Family("Short", short, "They fill the middle space only."),
-        Family("Tall", tall, "They reach up into the upper space."),
-        Family("Tailed", tailed, "They reach down into the lower space."),
-    )
-    return Scheme("By size", families)
-
-
-def _own(script: Script) -> int:
+def own_start(script: Script) -> int:
     """Where in the first stroke the letter itself begins: a joined hand's lead-in, and the loop at
     the top that it ends in, are before it."""
     kinds = [move.kind for move in script.strokes[0].moves]
     return next(at for at, kind in enumerate(kinds) if kind not in LED_IN)
 
 
-def _kinds(script: Script) -> tuple[MoveKind, ...]:
+def own_kinds(script: Script) -> tuple[MoveKind, ...]:
     """The kinds of the letter's own moves in its first stroke."""
-    return tuple(move.kind for move in script.strokes[0].moves[_own(script) :])
+    return tuple(move.kind for move in script.strokes[0].moves[own_start(script) :])
 
 
-def _exceptions(letters: list[str], hand: Hand) -> tuple[tuple[str, str], ...]:
-    """Letters whose first move is not the one that most of their family begin with."""
-    firsts = [_kinds(hand.scripts[letter])[0] for letter in letters]
-    usual = max(firsts, key=firsts.count, default=None)
+def rule_breakers(letters: Iterable[str], hand: Hand) -> tuple[tuple[str, str], ...]:
+    """Letters whose first move is not the one that most of their family begin with, and how they
+    begin."""
+    firsts = {letter: own_kinds(hand.scripts[letter])[0] for letter in letters}
+    kinds = list(firsts.values())
+    usual = max(kinds, key=kinds.count, default=None)
     return tuple(
         (letter, _beginning(hand.scripts[letter], hand))
-        for letter, first in zip(letters, firsts, strict=True)
+        for letter, first in firsts.items()
         if first is not usual
     )
 
 
+def opening(letters: Iterable[str], hand: Hand, ruling: Ruling) -> tuple[FloatArray, ...]:
+    """What the letters of a family begin with, drawn: the moves that all but the rule-breakers
+    share, at least one; points (n, 2) in u. None of it for no letters.
+
+    >>> from firstloop.core.letterforms import PLAIN
+    >>> len(opening("nmh", PLAIN, Ruling()))
+    3
+    >>> opening("", PLAIN, Ruling())
+    ()
+    """
+    letters = tuple(letters)
+    breakers = dict(rule_breakers(letters, hand))
+    usual = [letter for letter in letters if letter not in breakers]
+    if not usual:
+        return ()
+    kinds = [own_kinds(hand.scripts[letter]) for letter in usual]
+    shared = sum(1 for _ in takewhile(lambda same: len(set(same)) == 1, zip(*kinds, strict=False)))
+    script = hand.scripts[usual[0]]
+    start = own_start(script)
+    moves = draw(script, hand.proportions, ruling).moves
+    return tuple(move.points for move in moves[start : start + shared])
+
+
+def split(
+    family: Family, hand: Hand, first: Callable[[tuple[str, ...]], float] | None = None
+) -> tuple[Family, ...]:
+    """A proposal to part a family: sizes that fit a lesson and differ by one at most, letters that
+    are easily confused in different parts. Letters keep their order; a small family stays whole.
+    The part with the least `first` comes first; else the one that has the family's first letter.
+
+    >>> from firstloop.core.letterforms import PLAIN
+    >>> bowls = Family("Bowls", tuple("abdopq"), "They have a bowl.")
+    >>> [(part.name, "".join(part.letters)) for part in split(bowls, PLAIN)]
+    [('Bowls (1)', 'adp'), ('Bowls (2)', 'boq')]
+    """
+    parts = ceil(len(family.letters) / LESSON_SIZE)
+    if parts < 2:
+        return (family,)
+    dealt = _apart({x: at % parts for at, x in enumerate(family.letters)}, hand)
+    members = [tuple(x for x in family.letters if dealt[x] == part) for part in range(parts)]
+    members.sort(key=first or (lambda letters: family.letters.index(letters[0])))
+    return tuple(
+        replace(
+            family,
+            name=f"{family.name} ({at})",
+            letters=letters,
+            exceptions=tuple(pair for pair in family.exceptions if pair[0] in letters),
+        )
+        for at, letters in enumerate(members, start=1)
+    )
+
+
+def _apart(dealt: dict[str, int], hand: Hand) -> dict[str, int]:
+    """Letters exchanged between parts for as long as it makes the parts less confusable."""
+    table = likeness_table(hand)
+
+    def together(dealt: dict[str, int]) -> float:
+        return sum(
+            table[a, b].confusable if (a, b) in table else table[b, a].confusable
+            for a, b in combinations(dealt, 2)
+            if dealt[a] == dealt[b]
+        )
+
+    while True:
+        exchanges = [
+            dealt | {a: dealt[b], b: dealt[a]}
+            for a, b in combinations(dealt, 2)
+            if dealt[a] != dealt[b]
+        ]
+        best = min(exchanges, key=together)
+        if together(best) >= together(dealt):
+            return dealt
+        dealt = best
+
+
 def _beginning(script: Script, hand: Hand) -> str:
     """How a letter begins, in words."""
-    own = _own(script)
+    own = own_start(script)
     drawn = draw(script, hand.proportions, Ruling()).moves[own]
     words = move_words(script)[0][own]
     return f"begins {place_in_words(float(drawn.points[0, 1]), Ruling())}, {words}"

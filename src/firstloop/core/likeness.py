@@ -45,6 +45,20 @@ class Likeness:
         by_eye = max(self.shape, MIRRORED * self.mirror)
         return 0.7 * by_eye + 0.3 * self.movement
 
+    @property
+    def why(self) -> str:
+        """What makes them alike most, in words.
+
+        >>> Likeness(shape=0.3, mirror=0.9, movement=0.1).why
+        'alike in the mirror'
+        """
+        reasons = {
+            "alike to look at": self.shape,
+            "alike in the mirror": MIRRORED * self.mirror,
+            "alike to write": self.movement,
+        }
+        return max(reasons, key=lambda reason: reasons[reason])
+
 
 @lru_cache(maxsize=16)
 def likeness_table(hand: Hand, group: str = "small") -> dict[tuple[str, str], Likeness]:

@@ -37,11 +37,27 @@ LIMITS = {
     Code.START_PLACE: Limit(
         0.25, 0.35, "u", "Contract: 0.2 u is everyone's. A third of the body is the wrong place."
     ),
+    Code.STROKE_ORDER: Limit(1, 1, "count", "A stroke is in its turn or it is not."),
     Code.STROKE_DIRECTION: Limit(
         0.2, 0.3, "share", "Of the stroke's length: less is a hook where the pen landed."
     ),
     Code.EXTRA_LIFT: Limit(1, 1, "count", "A lift is there or it is not."),
+    Code.MIRRORED: Limit(
+        0.5, 0.5, "share", "Of the evidence: more of it speaks for the mirror image than against."
+    ),
+    Code.TURNED: Limit(
+        30, 45, "degrees", "Half way to lying on its side; less is a lean, which is `slant`'s."
+    ),
     Code.MISSING_PART: Limit(1, 1, "count", "A part is there or it is not."),
+    Code.EXTRA_PART: Limit(
+        0.35, 0.55, "u", "Hooks where a pen lands are a fifth of the body; half of it is a part."
+    ),
+    Code.OPEN_GAP: Limit(
+        0.2,
+        0.28,
+        "u",
+        "Contract: a closure within 0.15 u is everyone's; a quarter of the body shows.",
+    ),
     Code.RETRACE_GAP: Limit(
         0.17,
         0.24,
@@ -51,6 +67,36 @@ LIMITS = {
     Code.READS_AS_OTHER: Limit(
         0.0, 0.012, "margin", "Difference of reading cost; by trial on pupils not used in tests."
     ),
+    Code.DOT_PLACE: Limit(
+        0.4, 0.6, "u", "A dot may stand anywhere in the upper space over its stem, not beyond it."
+    ),
+    Code.ENTRY_MISSING: Limit(0.5, 0.7, "share", "Of the lead-in's length that is not there."),
+    Code.EXIT_MISSING: Limit(0.5, 0.7, "share", "Of the flick's length that is not there."),
+    Code.LOOP_CROSS: Limit(
+        0.25, 0.4, "u", "A crossing a quarter off its line is noticed, nearly half is another loop."
+    ),
+    Code.PART_LENGTH: Limit(
+        0.4, 0.6, "ratio - 1", "A half longer or shorter changes what a part is for."
+    ),
+    Code.UNEVEN_PARTS: Limit(
+        0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
+    ),
+    Code.WIDTH: Limit(
+        0.4,
+        0.6,
+        "ratio - 1",
+        "Hands differ by a quarter; half as wide again fills its neighbour's place.",
+    ),
+    Code.SLANT: Limit(14, 20, "degrees", "Contract: a lean within 12 degrees is everyone's."),
+    Code.WOBBLE: Limit(
+        0.035, 0.05, "u", "Twice and three times what a steady beginner's tremor leaves."
+    ),
+    Code.SHAPE_OFF: Limit(
+        0.2,
+        0.28,
+        "u",
+        "Mean distance from the model; a good letter of another hand stays under it.",
+    ),
     Code.OFF_BASE: Limit(
         0.16, 0.25, "u", "Letters a quarter of the body off the line are seen across the room."
     ),
@@ -59,6 +105,12 @@ LIMITS = {
     ),
     Code.REACH_UP: Limit(
         0.22, 0.32, "u", "15 % of a tall part (1.9 u) is 0.28; n and h part at 0.45 u short."
+    ),
+    Code.REACH_DOWN: Limit(
+        0.25,
+        0.38,
+        "u",
+        "Tails vary more than stems; a third of the body short and it stops being one.",
     ),
 }
 

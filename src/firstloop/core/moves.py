@@ -132,19 +132,54 @@ def parse(letter: str, text: str) -> Script:
     Traceback (most recent call last):
     firstloop.core.errors.ScriptError: l, stroke 1, move 1: "drip" is no move
     """
-    strokes = []
-    for at, stroke in enumerate(text.split("//"), start=1):
-        head, *moves = (part.strip() for part in stroke.split(";"))
-        where = f"{letter}, stroke {at}"
-        if not moves:
-            raise ScriptError(f"{where}: has no moves")
-        strokes.append(
-            ScriptStroke(
-                _node(head, f"{where}, start"),
-                tuple(_move(move, f"{where}, move {k}") for k, move in enumerate(moves, start=1)),
-            )
-        )
-    return Script(letter, tuple(strokes))
+    return Script(
+        letter,
+        tuple(
+            parse_stroke(stroke, f"{letter}, stroke {at}")
+            for at, stroke in enumerate(text.split("//"), start=1)
+        ),
+    )
+
+
+def parse_stroke(text: str, where: str) -> ScriptStroke:
+    """One stroke from its notation; raises ScriptError, which begins with `where`."""
+    head, *moves = (part.strip() for part in text.split(";"))
+    if not moves:
+        raise ScriptError(f"{where}: has no moves")
+    return ScriptStroke(
+        _node(head, f"{where}, start"),
+        tuple(_move(move, f"{where}, move {k}") for k, move in enumerate(moves, start=1)),
+    )
+
+
+def notate_stroke(stroke: ScriptStroke) -> str:
+    """The notation of a stroke; `parse_stroke` makes the same stroke of it again.
+
+    >>> notate_stroke(parse("l", "0,top; drop 0,.22 .16,base,E").strokes[0])
+    '0,top; drop 0,0.22 0.16,base,E'
+    """
+    return "; ".join([_node_text(stroke.start), *(_move_text(move) for move in stroke.moves)])
+
+
+def _move_text(move: Move) -> str:
+    leave = "" if move.leave_deg is None else f"@{_heading_text(move.leave_deg)}"
+    return " ".join([f"{move.kind}{leave}", *(_node_text(node) for node in move.nodes)])
+
+
+def _node_text(node: Node) -> str:
+    y = node.y if isinstance(node.y, Level) else _number_text(node.y)
+    heading = "" if node.heading_deg is None else f",{_heading_text(node.heading_deg)}"
+    return f"{_number_text(node.x)},{y}{heading}"
+
+
+def _heading_text(degrees: float) -> str:
+    named = [name for name, value in COMPASS.items() if value == degrees]
+    return named[0] if named else _number_text(degrees)
+
+
+def _number_text(number: float) -> str:
+    """Four decimals are a ten-thousandth of the body: nothing that a pen could draw is lost."""
+    return f"{number:.4f}".rstrip("0").rstrip(".")
 
 
 def _move(text: str, where: str) -> Move:

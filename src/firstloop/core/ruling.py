@@ -1,7 +1,7 @@
 """The ruled lines that letters stand on.
 
 In u the base line is 0 and the mid line 1 by definition, so a ruling is two numbers: how far the
-top line is above the base, how far the drop line is below it.
+top line is above the base, how far the drop line is below it; and which of the four are drawn.
 """
 
 from dataclasses import dataclass
@@ -17,6 +17,38 @@ class Line(StrEnum):
     DROP = "drop"
 
 
+class RulingKind(StrEnum):
+    """Which lines a class writes on. Letters keep their heights on all of them."""
+
+    BASE = "base"
+    TWO = "two"
+    THREE = "three"
+    FOUR = "four"
+    SQUARES = "squares"
+
+
+class LineLook(StrEnum):
+    """How a line is drawn; `squared` is the side of blocks as wide as they are high."""
+
+    SOLID = "solid"
+    DASHED = "dashed"
+    SQUARED = "squared"
+    HIDDEN = "hidden"
+
+
+_SOLID = {
+    RulingKind.BASE: {Line.BASE},
+    RulingKind.TWO: {Line.MID, Line.BASE},
+    RulingKind.THREE: {Line.TOP, Line.BASE},
+    RulingKind.FOUR: {Line.TOP, Line.BASE, Line.DROP},
+}
+_DASHED = {RulingKind.THREE: {Line.MID}, RulingKind.FOUR: {Line.MID}}
+
+TOP_RANGE, DROP_RANGE, X_HEIGHT_MM_RANGE = (1.6, 2.4), (-1.4, -0.7), (4.0, 15.0)
+"""u, u, mm: what a class may choose. Beyond the first two, tall letters and tails no longer look
+like the hand's; 4 to 15 mm is from the finest lines of an eight-year-old to a first board."""
+
+
 @dataclass(frozen=True, slots=True)
 class Ruling:
     """Where the top and drop lines are, in u; base 0 and mid 1 are understood.
@@ -26,6 +58,28 @@ class Ruling:
 
     top: float = 1.9
     drop: float = -0.95
+    kind: RulingKind = RulingKind.FOUR
+
+    @classmethod
+    def of(cls, kind: RulingKind, top: float, drop: float) -> "Ruling":
+        """A ruling of a kind; block squares are whole squares, whatever heights are asked for.
+
+        >>> Ruling.of(RulingKind.SQUARES, 1.9, -0.95).top
+        2.0
+        """
+        return cls(2.0, -1.0, kind) if kind is RulingKind.SQUARES else cls(top, drop, kind)
+
+    def look(self, line: Line) -> LineLook:
+        """How a line is drawn.
+
+        >>> [str(Ruling(kind=RulingKind.THREE).look(line)) for line in Line]
+        ['solid', 'dashed', 'solid', 'hidden']
+        """
+        if self.kind is RulingKind.SQUARES:
+            return LineLook.SQUARED
+        if line in _SOLID[self.kind]:
+            return LineLook.SOLID
+        return LineLook.DASHED if line in _DASHED.get(self.kind, ()) else LineLook.HIDDEN
 
     def height(self, line: Line) -> float:
         """The height of a line in u above the base line."""
@@ -37,8 +91,8 @@ class Ruling:
 
         `lines` holds base and whatever else the page has; `x_height` is in the same unit.
 
-        >>> Ruling.from_page({Line.BASE: 30.0, Line.MID: 20.0, Line.TOP: 12.0}, x_height=10.0)
-        Ruling(top=1.8, drop=-0.95)
+        >>> Ruling.from_page({Line.BASE: 30.0, Line.MID: 20.0, Line.TOP: 12.0}, x_height=10.0).top
+        1.8
         """
         default, base = cls(), lines[Line.BASE]
 

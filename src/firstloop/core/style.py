@@ -6,7 +6,8 @@ from functools import lru_cache
 from firstloop.core.letterforms.hands import Hand, choose, find_hand
 
 SLANT_RANGE, WIDTH_RANGE, BRANCH_RANGE = (-5.0, 20.0), (0.75, 1.35), (0.5, 0.8)
-"""Degrees, ratio, u: beyond these a hand is no longer what its scripts were drawn for."""
+EXIT_RANGE = (0.5, 1.5)
+"""Degrees, ratio, u, ratio: beyond these a hand is no longer what its scripts were drawn for."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,18 +19,25 @@ class Style:
     slant_deg: float | None = None
     width: float | None = None
     branch: float | None = None
+    exit: float | None = None
 
 
 @lru_cache(maxsize=64)
-def hand_of(style: Style) -> Hand:
+def hand_of(style: Style, school: Hand | None = None) -> Hand:
     """The hand as the class writes it; raises UnknownLetterError for unknown hands or choices.
 
-    The same style gives the same hand, so that what is computed from a hand is computed once.
+    `school` is the school's own hand, where the style names one that is not built in. The same
+    style gives the same hand, so that what is computed from a hand is computed once.
 
     >>> hand_of(Style("joined", slant_deg=0.0)).proportions.slant_deg
     0.0
     """
-    hand = choose(find_hand(style.hand), dict(style.choices))
-    own = {"slant_deg": style.slant_deg, "width": style.width, "branch": style.branch}
+    hand = choose(school or find_hand(style.hand), dict(style.choices))
+    own = {
+        "slant_deg": style.slant_deg,
+        "width": style.width,
+        "branch": style.branch,
+        "exit": style.exit,
+    }
     changed = {name: value for name, value in own.items() if value is not None}
     return replace(hand, proportions=replace(hand.proportions, **changed))

@@ -1,16 +1,24 @@
-"""SVG out: a hand's contact sheet as lines on their ruling."""
+"""SVG out: a hand's contact sheet, and a letter or word, still or as it is written."""
 
 from xml.sax.saxutils import escape
 
-from firstloop.core import sheet
-from firstloop.core.letterforms import Hand
+import numpy as np
+
+from firstloop.core import polyline, sheet
+from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Line, Ruling
+from firstloop.core.ruling import Line, LineLook, Ruling
 
 INK, RULE, PAPER = "#1c2b45", "#7fb0ab", "#fffdf8"
 PEN_WIDTH = 0.09
 """u: about what a soft pencil leaves on 8 mm lines."""
 PIXELS_PER_U = 44
+MARGIN = 0.5
+"""u around a letter or word."""
+
+PACE, PAUSE, REST = 1.6, 0.35, 1.5
+"""u a second; seconds between moves, and before it is written once more: slow enough to say the
+words along with it."""
 
 
 def rule_width(line: Line) -> float:
@@ -31,10 +39,56 @@ def contact_sheet(hand: Hand, ruling: Ruling) -> str:
     return _document(sheet.WIDTH, laid.height, laid.title, rules + pens)
 
 
-def _pen(points: FloatArray, base: float) -> str:
+def written(letter: Letter, *, animated: bool = False) -> str:
+    """A letter or word on its lines; animated, it is written move by move, over and over.
+
+    A reader who has asked for less motion sees it still.
+    """
+    ruling = letter.ruling
+    everything = np.vstack(letter.paths())
+    left, right = float(everything[:, 0].min()) - MARGIN, float(everything[:, 0].max()) + MARGIN
+    top = max(ruling.top, float(everything[:, 1].max())) + MARGIN
+    bottom = min(ruling.drop, float(everything[:, 1].min())) - MARGIN
+    rules = "".join(
+        f'<path d="M0 {top - ruling.height(line):.3f}H{right - left:.3f}" stroke="{RULE}" '
+        f'stroke-width="{rule_width(line)}"{_dashes(ruling.look(line))}/>'
+        for line in Line
+        if ruling.look(line) is not LineLook.HIDDEN
+    )
+    shift = np.array([-left, 0.0])
+    pens = "".join(
+        _pen(move.points + shift, top, f' id="m{at}" pathLength="1"' if animated else "")
+        for at, move in enumerate(letter.moves)
+    )
+    motion = _motion(letter) if animated else ""
+    return _document(right - left, top - bottom, letter.name, motion + rules + pens)
+
+
+def _dashes(look: LineLook) -> str:
+    return ' stroke-dasharray=".16 .12"' if look is LineLook.DASHED else ""
+
+
+def _motion(letter: Letter) -> str:
+    """A style that draws each move after the one before it. Times are shares of one round."""
+    clock, times = 0.0, []
+    for move in letter.moves:
+        took = max(0.2, polyline.length(move.points) / PACE)
+        times.append((clock, clock + took))
+        clock += took + PAUSE
+    whole = clock + REST
+    frames = "".join(
+        f"@keyframes m{at}{{0%,{100 * start / whole:.2f}%{{stroke-dashoffset:1.01}}"
+        f"{100 * end / whole:.2f}%,100%{{stroke-dashoffset:0}}}}"
+        f"#m{at}{{stroke-dasharray:1 2;animation:m{at} {whole:.2f}s linear infinite}}"
+        for at, (start, end) in enumerate(times)
+    )
+    return f"<style>@media (prefers-reduced-motion:no-preference){{{frames}}}</style>"
+
+
+def _pen(points: FloatArray, base: float, attributes: str = "") -> str:
     """A pen line; y is turned, as SVG counts downwards."""
     places = "L".join(f"{x:.3f} {base - y:.3f}" for x, y in points)
-    return f'<path class="pen" d="M{places}"/>'
+    return f'<path class="pen" d="M{places}"{attributes}/>'
 
 
 def _document(width: float, height: float, title: str, body: str) -> str:

@@ -5,8 +5,9 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from firstloop.core.ruling import Ruling
-from firstloop.core.style import Style
+from firstloop.core.ruling import Ruling, RulingKind
+from firstloop.core.style import Style, hand_of
+from firstloop.store import own_hands, own_words
 from firstloop.store.models import Pupil, SchoolClass
 from firstloop.store.records import ClassRecord, Handedness, NotInRecordError, PupilRecord
 
@@ -24,14 +25,13 @@ def add(
     row = SchoolClass(
         name=name,
         **_style_columns(style),
-        ruling_top=ruling.top,
-        ruling_drop=ruling.drop,
+        **_ruling_columns(ruling),
         x_height_mm=x_height_mm,
         pupils=[Pupil(name=name, handedness=handedness) for name, handedness in pupils],
     )
     session.add(row)
     session.flush()
-    return _record(row)
+    return _record(session, row)
 
 
 def first(session: Session) -> ClassRecord:
@@ -39,16 +39,19 @@ def first(session: Session) -> ClassRecord:
     row = session.scalar(select(SchoolClass).order_by(SchoolClass.id))
     if row is None:
         raise NotInRecordError('there is no class yet; "firstloop demo" makes one up')
-    return _record(row)
+    return _record(session, row)
 
 
-def set_style(session: Session, class_id: int, style: Style) -> ClassRecord:
+def set_style(
+    session: Session, class_id: int, style: Style, ruling: Ruling, x_height_mm: float
+) -> ClassRecord:
     """Sets how the class writes from now on; what was written before stays as it was checked."""
     row = session.get_one(SchoolClass, class_id)
-    for name, value in _style_columns(style).items():
+    for name, value in (_style_columns(style) | _ruling_columns(ruling)).items():
         setattr(row, name, value)
+    row.x_height_mm = x_height_mm
     session.flush()
-    return _record(row)
+    return _record(session, row)
 
 
 def pupil(session: Session, pupil_id: int) -> PupilRecord:
@@ -75,18 +78,36 @@ def _style_columns(style: Style) -> dict[str, Any]:
         "slant_deg": style.slant_deg,
         "width": style.width,
         "branch": style.branch,
+        "exit": style.exit,
     }
 
 
-def _record(row: SchoolClass) -> ClassRecord:
+def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
+    return {
+        "ruling_top": ruling.top,
+        "ruling_drop": ruling.drop,
+        "ruling_kind": ruling.kind.value,
+    }
+
+
+def _record(session: Session, row: SchoolClass) -> ClassRecord:
+    style = Style(
+        hand=row.hand,
+        choices=tuple(sorted(row.choices.items())),
+        slant_deg=row.slant_deg,
+        width=row.width,
+        branch=row.branch,
+        exit=row.exit,
+    )
     return ClassRecord(
         id=row.id,
         name=row.name,
-        style=Style(
-            row.hand, tuple(sorted(row.choices.items())), row.slant_deg, row.width, row.branch
-        ),
-        ruling=Ruling(row.ruling_top, row.ruling_drop),
+        style=style,
+        hand=hand_of(style, own_hands.find(session, row.id, style.hand)),
+        ruling=Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind)),
         x_height_mm=row.x_height_mm,
+        wording=own_words.find(session, row.id, style.hand),
+        scheme=row.scheme,
         pupils=tuple(_pupil(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )
 

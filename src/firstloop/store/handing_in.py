@@ -6,7 +6,6 @@ from sqlalchemy.orm import Session
 
 from firstloop.core.checking.check import check
 from firstloop.core.ink import Ink
-from firstloop.core.style import hand_of
 from firstloop.store import attempts, classes
 from firstloop.store.records import AttemptRecord, ClassRecord, Help, NewAttempt
 
@@ -26,7 +25,7 @@ def hand_in(
     Raises InkError, UnknownLetterError or NotInRecordError; then nothing is kept.
     """
     pupil = classes.pupil(session, pupil_id)
-    result = check(ink, letter, hand_of(school_class.style), school_class.ruling)
+    result = check(ink, letter, school_class.hand, school_class.ruling)
     return attempts.add(
         session,
         NewAttempt(

@@ -41,7 +41,11 @@ class UtcDateTime(TypeDecorator[datetime]):
 
 
 class SchoolClass(Base):
-    """A class with its style of writing and its ruling; null proportions are the hand's own."""
+    """A class with its style of writing, its ruling and its scheme of families.
+
+    Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
+    the school's own.
+    """
 
     __tablename__ = "school_class"
 
@@ -52,12 +56,55 @@ class SchoolClass(Base):
     slant_deg: Mapped[float | None]
     width: Mapped[float | None]
     branch: Mapped[float | None]
+    exit: Mapped[float | None]
     ruling_top: Mapped[float]
     ruling_drop: Mapped[float]
+    ruling_kind: Mapped[str] = mapped_column(server_default="four")
     x_height_mm: Mapped[float]
+    scheme: Mapped[str] = mapped_column(server_default="movement")
     pupils: Mapped[list["Pupil"]] = relationship(
         back_populates="school_class", cascade="all, delete-orphan", order_by="Pupil.name"
     )
+
+
+class OwnHand(Base):
+    """A hand that the school has brought along: the text of its file."""
+
+    __tablename__ = "own_hand"
+    __table_args__ = (UniqueConstraint("class_id", "name"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    name: Mapped[str]
+    package: Mapped[str]
+
+
+class OwnScheme(Base):
+    """A scheme of families that the teacher has made; `data` is what its file would hold."""
+
+    __tablename__ = "own_scheme"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), index=True
+    )
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class OwnWords(Base):
+    """The teacher's words for a move of a hand; without a letter, wherever it comes."""
+
+    __tablename__ = "own_words"
+    __table_args__ = (Index("ix_own_words_class_id_hand", "class_id", "hand"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    hand: Mapped[str]
+    key: Mapped[str]
+    letter: Mapped[str | None]
+    stroke: Mapped[int | None]
+    move: Mapped[int | None]
+    words: Mapped[str]
 
 
 class Pupil(Base):

@@ -7,6 +7,8 @@ from enum import StrEnum
 from firstloop.core.checking.findings import Dimension, Finding, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.ink import Ink
+from firstloop.core.letterforms import Hand
+from firstloop.core.phrases import Wording
 from firstloop.core.ruling import Ruling
 from firstloop.core.style import Style
 
@@ -42,13 +44,17 @@ class PupilRecord:
 
 @dataclass(frozen=True, slots=True)
 class ClassRecord:
-    """A class: its style of writing, its ruling and its children, by name."""
+    """A class: its hand as its style has it, its ruling, what is said of moves in it, its
+    scheme's key and its children, by name."""
 
     id: int
     name: str
     style: Style
+    hand: Hand
     ruling: Ruling
     x_height_mm: float
+    wording: Wording
+    scheme: str
     pupils: tuple[PupilRecord, ...]
 
 

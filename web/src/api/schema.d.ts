@@ -44,50 +44,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plan/style": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Style
-         * @description How the class writes.
-         */
-        get: operations["get_style"];
-        /**
-         * Put Style
-         * @description Sets how the class writes from now on.
-         */
-        put: operations["put_style"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plan/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Preview
-         * @description What a style would look like; nothing is kept.
-         */
-        post: operations["preview"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/show/alphabet": {
         parameters: {
             query?: never;
@@ -120,6 +76,26 @@ export interface paths {
          * @description A letter in the class's hand, on the class's ruling, move by move.
          */
         get: operations["get_letter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/show/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Drawing
+         * @description A letter or word as an SVG file, still or as it is written.
+         */
+        get: operations["get_drawing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -232,6 +208,290 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/style": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Style
+         * @description How the class writes.
+         */
+        get: operations["get_style"];
+        /**
+         * Put Style
+         * @description Sets how the class writes from now on.
+         */
+        put: operations["put_style"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a style would look like; nothing is kept.
+         */
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/letters/{letter}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Letter Page
+         * @description A letter's page.
+         */
+        get: operations["get_letter_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Own Words
+         * @description Keeps the teacher's words for a move, in the class's hand.
+         */
+        put: operations["put_own_words"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/files/scheme/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Scheme File
+         * @description A scheme as a file.
+         */
+        get: operations["get_scheme_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/files/scheme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Scheme
+         * @description Takes a scheme over from a file; a faulty one is refused whole, with all its faults.
+         */
+        post: operations["bring_scheme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/files/hand/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Hand File
+         * @description A hand as a file.
+         */
+        get: operations["get_hand_file"];
+        put?: never;
+        post?: never;
+        /**
+         * Forget Hand
+         * @description Forgets a hand that was brought along.
+         */
+        delete: operations["forget_hand"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/files/hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Hand
+         * @description Takes a hand over from a file; a faulty one is refused whole, with all its faults.
+         */
+        post: operations["bring_hand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/files/schema/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Schema
+         * @description The published schema of `hand` or `scheme` files.
+         */
+        get: operations["get_schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/schemes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Schemes
+         * @description The schemes there are.
+         */
+        get: operations["get_schemes"];
+        /**
+         * Follow Scheme
+         * @description Makes a scheme the one that the class is taught by.
+         */
+        put: operations["follow_scheme"];
+        /**
+         * Copy Scheme
+         * @description A new scheme of the teacher's own; `empty` has no families yet.
+         */
+        post: operations["copy_scheme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/schemes/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Scheme
+         * @description One scheme.
+         */
+        get: operations["get_scheme"];
+        /**
+         * Change Scheme
+         * @description Keeps a scheme as it is now wanted, finished or not.
+         */
+        put: operations["change_scheme"];
+        post?: never;
+        /**
+         * Delete Scheme
+         * @description Forgets a scheme of the teacher's own.
+         */
+        delete: operations["delete_scheme"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/schemes/{key}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Split Family
+         * @description A proposal to part a family; nothing is kept.
+         */
+        post: operations["split_family"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/schemes/{key}/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Order
+         * @description A better order for a scheme's families and their letters; nothing is kept.
+         */
+        post: operations["propose_order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -287,6 +547,14 @@ export interface components {
             judgement: components["schemas"]["JudgementOut"] | null;
         };
         /**
+         * BroughtOut
+         * @description What was taken over: its key or name.
+         */
+        BroughtOut: {
+            /** Key */
+            key: string;
+        };
+        /**
          * ClassOut
          * @description The class, and the letters its hand has.
          */
@@ -305,17 +573,126 @@ export interface components {
             pupils: components["schemas"]["PupilOut"][];
         };
         /**
+         * CloseOut
+         * @description A confusable letter taught so many lessons before.
+         */
+        CloseOut: {
+            /** Letter */
+            letter: string;
+            /** Lessons */
+            lessons: number;
+        };
+        /**
          * Code
          * @description What can be found. The order is a teacher's: what she would talk about first.
          * @enum {string}
          */
-        Code: "start_place" | "stroke_direction" | "extra_lift" | "missing_part" | "retrace_gap" | "reach_up" | "reads_as_other" | "off_base" | "body_height";
+        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "reads_as_other" | "dot_place" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "part_length" | "uneven_parts" | "width" | "slant" | "wobble" | "shape_off";
+        /**
+         * CopyIn
+         * @description A new scheme, to begin as a copy of another.
+         */
+        CopyIn: {
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * CostOut
+         * @description What an order costs.
+         */
+        CostOut: {
+            /** Crowded */
+            crowded: number;
+            /** Close */
+            close: number;
+            /** Late */
+            late: number;
+            /** Total */
+            total: number;
+        };
         /**
          * Dimension
          * @description What a finding is about.
          * @enum {string}
          */
         Dimension: "direction" | "size" | "shape";
+        /**
+         * FamilyIn
+         * @description A family: its letters in order, why they belong together, what is different in some.
+         */
+        FamilyIn: {
+            /** Name */
+            name: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Letters */
+            letters: string[];
+            /**
+             * Exceptions
+             * @default {}
+             */
+            exceptions: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * FamilyOut
+         * @description A family with what its letters have in common, drawn.
+         */
+        FamilyOut: {
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Letters */
+            letters: string[];
+            /** Exceptions */
+            exceptions: {
+                [key: string]: string;
+            };
+            opening: components["schemas"]["Picture"] | null;
+        };
+        /**
+         * FamilyPlace
+         * @description Where a letter is taught: its family in the scheme, and what is different in it there.
+         */
+        FamilyPlace: {
+            /** Scheme */
+            scheme: string;
+            /** Family */
+            family: string;
+            /** Why */
+            why: string;
+            /** Letters */
+            letters: string[];
+            /** Exception */
+            exception: string | null;
+        };
+        /**
+         * FaultOut
+         * @description What keeps a scheme from being taught, and where.
+         */
+        FaultOut: {
+            /** Family */
+            family: number | null;
+            /** Letter */
+            letter: string | null;
+            /** What */
+            what: string;
+        };
+        /**
+         * FileIn
+         * @description The text of a file that was brought along.
+         */
+        FileIn: {
+            /** Text */
+            text: string;
+        };
         /**
          * FindingOut
          * @description One thing seen. `note` is for the teacher, `say` for the child.
@@ -342,6 +719,35 @@ export interface components {
             other: string | null;
         };
         /**
+         * FollowIn
+         * @description The scheme that the class is taught by.
+         */
+        FollowIn: {
+            /** Key */
+            key: string;
+        };
+        /**
+         * Form
+         * @description The letter in one hand; `own` is the class's.
+         */
+        Form: {
+            /** Hand */
+            hand: string;
+            /** Own */
+            own: boolean;
+            drawing: components["schemas"]["LetterDrawing"];
+        };
+        /**
+         * GraphemeOut
+         * @description Letters of a word that stand for one sound together, and their places.
+         */
+        GraphemeOut: {
+            /** Letters */
+            letters: string;
+            /** At */
+            at: number[];
+        };
+        /**
          * GrowOut
          * @description Children by name; the letters that anyone has written, in the hand's order.
          */
@@ -350,6 +756,16 @@ export interface components {
             letters: string[];
             /** Pupils */
             pupils: components["schemas"]["PupilStanding"][];
+        };
+        /**
+         * HandChoice
+         * @description A hand to choose; `own` is one that the school has brought along.
+         */
+        HandChoice: {
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
         };
         /**
          * Handedness
@@ -441,6 +857,29 @@ export interface components {
             letters: components["schemas"]["SmallPicture"][];
         };
         /**
+         * LetterPage
+         * @description All there is to know about a letter before it is taught.
+         */
+        LetterPage: {
+            /** Letter */
+            letter: string;
+            /** Forms */
+            forms: components["schemas"]["Form"][];
+            /** Spaces */
+            spaces: components["schemas"]["Space"][];
+            /** Moves */
+            moves: components["schemas"]["MoveWordsOut"][][];
+            family: components["schemas"]["FamilyPlace"] | null;
+            /** Relatives */
+            relatives: components["schemas"]["Relative"][];
+            /** Slips */
+            slips: components["schemas"]["SlipPicture"][];
+            /** Words */
+            words: components["schemas"]["WordOut"][];
+            /** Word Count */
+            word_count: number;
+        };
+        /**
          * LetterStanding
          * @description How one letter of a child stands.
          */
@@ -459,6 +898,12 @@ export interface components {
          * @enum {string}
          */
         Line: "top" | "mid" | "base" | "drop";
+        /**
+         * LineLook
+         * @description How a line is drawn; `squared` is the side of blocks as wide as they are high.
+         * @enum {string}
+         */
+        LineLook: "solid" | "dashed" | "squared" | "hidden";
         /**
          * MoveDrawing
          * @description A move to draw and to say. Points in u, y up.
@@ -480,6 +925,46 @@ export interface components {
          */
         MoveKind: "drop" | "rise" | "back" | "arch" | "arm" | "scoop" | "round" | "wheel" | "slope" | "cross" | "hook" | "curl" | "loop" | "lead-in" | "flick" | "dot";
         /**
+         * MoveWordsOut
+         * @description What is said of a move, what we would say, and whether it was changed for this place.
+         */
+        MoveWordsOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Ours */
+            ours: string;
+            /** Changed Here */
+            changed_here: boolean;
+            /** Changed Everywhere */
+            changed_everywhere: boolean;
+        };
+        /**
+         * OwnWordsIn
+         * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
+         *
+         *     Empty words: ours again.
+         */
+        OwnWordsIn: {
+            /** Key */
+            key: string;
+            /** Letter */
+            letter?: string | null;
+            /**
+             * Stroke
+             * @default 0
+             */
+            stroke: number;
+            /**
+             * Move
+             * @default 0
+             */
+            move: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * Picture
          * @description A letter or word to look at: strokes of points in u.
          */
@@ -498,16 +983,19 @@ export interface components {
          */
         Preview: {
             /** Hands */
-            hands: string[];
+            hands: components["schemas"]["HandChoice"][];
+            /** Rulings */
+            rulings: components["schemas"]["RulingKind"][];
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
             /** Words */
             words: components["schemas"]["Picture"][];
             /** Alternatives */
             alternatives: components["schemas"]["LetterAlternatives"][];
-            slant_deg: components["schemas"]["Proportion"];
-            width: components["schemas"]["Proportion"];
-            branch: components["schemas"]["Proportion"];
+            /** Proportions */
+            proportions: {
+                [key: string]: components["schemas"]["Proportion"];
+            };
         };
         /**
          * PreviewIn
@@ -553,6 +1041,16 @@ export interface components {
             most: number;
         };
         /**
+         * ProposalOut
+         * @description A better order within the families, and what both cost.
+         */
+        ProposalOut: {
+            /** Families */
+            families: components["schemas"]["FamilyIn"][];
+            before: components["schemas"]["CostOut"];
+            after: components["schemas"]["CostOut"];
+        };
+        /**
          * PupilOut
          * @description A child.
          */
@@ -573,13 +1071,94 @@ export interface components {
             letters: components["schemas"]["LetterStanding"][];
         };
         /**
+         * Relative
+         * @description A letter it is easily confused with, 0 to 1, and why.
+         */
+        Relative: {
+            /** Letter */
+            letter: string;
+            /** Confusable */
+            confusable: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * RulingKind
+         * @description Which lines a class writes on. Letters keep their heights on all of them.
+         * @enum {string}
+         */
+        RulingKind: "base" | "two" | "three" | "four" | "squares";
+        /**
          * RulingLine
-         * @description A ruled line and its height above the base line, u.
+         * @description A ruled line, its height above the base line in u, and how it is drawn.
          */
         RulingLine: {
             name: components["schemas"]["Line"];
             /** Y */
             y: number;
+            look: components["schemas"]["LineLook"];
+        };
+        /**
+         * SchemeIn
+         * @description A scheme as the teacher wants it kept.
+         */
+        SchemeIn: {
+            /** Name */
+            name: string;
+            /** Families */
+            families: components["schemas"]["FamilyIn"][];
+        };
+        /**
+         * SchemeList
+         * @description All schemes, and the one the class is taught by.
+         */
+        SchemeList: {
+            /** Chosen */
+            chosen: string;
+            /** Schemes */
+            schemes: components["schemas"]["SchemeName"][];
+        };
+        /**
+         * SchemeName
+         * @description A scheme to choose.
+         */
+        SchemeName: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+        };
+        /**
+         * SchemeOut
+         * @description A scheme, checked and counted.
+         */
+        SchemeOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Families */
+            families: components["schemas"]["FamilyOut"][];
+            /** Missing */
+            missing: string[];
+            /** Faults */
+            faults: components["schemas"]["FaultOut"][];
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            cost: components["schemas"]["CostOut"];
+        };
+        /**
+         * SlipPicture
+         * @description One usual slip, named and drawn.
+         */
+        SlipPicture: {
+            /** Name */
+            name: string;
+            picture: components["schemas"]["Picture"];
         };
         /**
          * SmallPicture
@@ -593,6 +1172,36 @@ export interface components {
                 number,
                 number
             ][][];
+        };
+        /**
+         * Space
+         * @description A space between two lines, from above.
+         * @enum {string}
+         */
+        Space: "upper" | "middle" | "lower";
+        /**
+         * SplitIn
+         * @description The place of the family to part.
+         */
+        SplitIn: {
+            /** Family */
+            family: number;
+        };
+        /**
+         * StepOut
+         * @description What a letter brings where it stands in the order.
+         */
+        StepOut: {
+            /** Letter */
+            letter: string;
+            /** New Moves */
+            new_moves: string[];
+            /** Words */
+            words: number;
+            /** New Words */
+            new_words: number;
+            /** Too Close */
+            too_close: components["schemas"]["CloseOut"][];
         };
         /**
          * StrokeIn
@@ -628,6 +1237,25 @@ export interface components {
             width?: number | null;
             /** Branch */
             branch?: number | null;
+            /** Exit */
+            exit?: number | null;
+            /** @default four */
+            ruling: components["schemas"]["RulingKind"];
+            /**
+             * Top
+             * @default 1.9
+             */
+            top: number;
+            /**
+             * Drop
+             * @default -0.95
+             */
+            drop: number;
+            /**
+             * X Height Mm
+             * @default 8
+             */
+            x_height_mm: number;
         };
         /**
          * Verdict
@@ -643,6 +1271,18 @@ export interface components {
             direction: components["schemas"]["Verdict"];
             size: components["schemas"]["Verdict"];
             shape: components["schemas"]["Verdict"];
+        };
+        /**
+         * WordOut
+         * @description A word and its sounds.
+         */
+        WordOut: {
+            /** Text */
+            text: string;
+            /** Graphemes */
+            graphemes: components["schemas"]["GraphemeOut"][];
+            /** Tricky */
+            tricky: boolean;
         };
     };
     responses: never;
@@ -733,134 +1373,6 @@ export interface operations {
             };
         };
     };
-    get_style: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StyleIn"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    put_style: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StyleIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StyleIn"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    preview: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PreviewIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Preview"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     get_alphabet: {
         parameters: {
             query?: never;
@@ -920,6 +1432,47 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LetterDrawing"];
                 };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_drawing: {
+        parameters: {
+            query: {
+                text: string;
+                animated?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not in the record */
             404: {
@@ -1173,6 +1726,812 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GrowOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_style: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_style: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StyleIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_letter_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterPage"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_own_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnWordsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_scheme_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_hand_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_hand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_hand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_schemes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeList"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FollowIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchemeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_scheme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    split_family: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SplitIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyIn"][];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    propose_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposalOut"];
                 };
             };
             /** @description Not in the record */

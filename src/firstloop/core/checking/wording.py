@@ -45,6 +45,8 @@ class _Said:
     start: str
     begun: str
     first_moves: str
+    first_words: str
+    last_words: str
     move_words: str
     other: str
     tell_apart: str
@@ -54,6 +56,7 @@ _Template = Callable[[_Said], str]
 
 NOTES: dict[Code, _Template] = {
     Code.START_PLACE: lambda s: f"Started {s.begun}; {s.name} starts {s.start}.",
+    Code.STROKE_ORDER: lambda s: f"The {s.part} was made before its turn.",
     Code.STROKE_DIRECTION: lambda s: (
         f"{s.size:.0%} of the stroke ran against its direction, from the {s.part} on."
     ),
@@ -61,7 +64,13 @@ NOTES: dict[Code, _Template] = {
         f"The pen was lifted {_times(s.size)} where {s.name} goes on, at the {s.part}."
     ),
     Code.MISSING_PART: lambda s: f"The {s.part} (move {s.number}) is not there.",
-    Code.RETRACE_GAP: lambda s: f"Going back up left the stem by {_bodies(s.size)}.",
+    Code.MIRRORED: lambda s: f"{s.name} is written mirrored, left and right exchanged.",
+    Code.TURNED: lambda s: f"{s.name} is turned round by {s.size:.0f} degrees.",
+    Code.EXTRA_PART: lambda s: (
+        f"There is more than {s.name} has: about {_bodies(s.size)} of line, at the {s.part}."
+    ),
+    Code.OPEN_GAP: lambda s: f"The {s.part} does not close: a gap of {_bodies(s.size)}.",
+    Code.RETRACE_GAP: lambda s: f"Going back left its own line by {_bodies(s.size)}.",
     Code.READS_AS_OTHER: lambda s: f"The shape would be read as {s.other}.",
     Code.OFF_BASE: lambda s: (
         f"Stands {_bodies(s.size)} {'above' if s.up else 'below'} the base line."
@@ -73,14 +82,42 @@ NOTES: dict[Code, _Template] = {
     Code.REACH_UP: lambda s: (
         f"The tall stem {'passes' if s.up else 'falls short of'} the top line by {_bodies(s.size)}."
     ),
+    Code.REACH_DOWN: lambda s: (
+        f"The tail {'passes' if s.up else 'falls short of'} the drop line by {_bodies(s.size)}."
+    ),
+    Code.DOT_PLACE: lambda s: f"The dot is {_bodies(s.size)} away from its place.",
+    Code.ENTRY_MISSING: lambda s: f"{s.name} has no lead-in; {s.size:.0%} of it is missing.",
+    Code.EXIT_MISSING: lambda s: f"{s.name} is not led out; {s.size:.0%} of the flick is missing.",
+    Code.LOOP_CROSS: lambda s: (
+        f"The loop crosses {_bodies(s.size)} {'above' if s.up else 'below'} its place."
+    ),
+    Code.PART_LENGTH: lambda s: (
+        f"The {s.part} is {s.size:.0%} {'longer' if s.up else 'shorter'} than in the model."
+    ),
+    Code.UNEVEN_PARTS: lambda s: f"Parts that should match differ by {s.size:.0%}.",
+    Code.WIDTH: lambda s: (
+        f"The letter is {s.size:.0%} {'wider' if s.up else 'narrower'} than the model."
+    ),
+    Code.SLANT: lambda s: (
+        f"Leans {s.size:.0f} degrees {'right' if s.up else 'left'} of the hand's own slant."
+    ),
+    Code.WOBBLE: lambda s: f"The line shakes by {_bodies(s.size)} where it should run smooth.",
+    Code.SHAPE_OFF: lambda s: (
+        f"The shape is off its model by {_bodies(s.size)} on average; look at the {s.part}."
+    ),
 }
 
 SAYINGS: dict[Code, _Template] = {
     Code.START_PLACE: lambda s: f"Start {s.start}: {s.first_moves}.",
     Code.STROKE_DIRECTION: lambda s: f"Begin {s.start}: {s.first_moves}.",
-    Code.EXTRA_LIFT: lambda _: "Keep your pen down: go back up the same line.",
+    Code.STROKE_ORDER: lambda s: f"First {s.first_words}; the {s.part} comes later.",
+    Code.MIRRORED: lambda s: f"Begin {s.start} and go the other way: {s.first_words}.",
+    Code.TURNED: lambda s: f"Stand it on its feet: begin {s.start}, {s.first_words}.",
+    Code.EXTRA_PART: lambda s: f"Stop when {s.name} is done: {s.last_words} is the end.",
+    Code.OPEN_GAP: lambda s: f"Close it: go on until the {s.part} touches.",
+    Code.EXTRA_LIFT: lambda _: "Keep your pen down and go on.",
     Code.MISSING_PART: lambda s: f"One more part to come: {s.move_words}.",
-    Code.RETRACE_GAP: lambda _: "Climb back up on your own line, then go over.",
+    Code.RETRACE_GAP: lambda _: "Go back on your own line before you turn away.",
     Code.READS_AS_OTHER: lambda s: s.tell_apart,
     Code.OFF_BASE: lambda _: "Let its feet stand on the base line.",
     Code.BODY_HEIGHT: lambda s: (
@@ -91,6 +128,23 @@ SAYINGS: dict[Code, _Template] = {
         if s.up
         else "Make the stem tall: start at the top line."
     ),
+    Code.REACH_DOWN: lambda s: (
+        "Let the tail stop at the drop line."
+        if s.up
+        else "Let the tail go down under the base line."
+    ),
+    Code.DOT_PLACE: lambda _: "Put the dot right above the stem, not far.",
+    Code.ENTRY_MISSING: lambda _: "Set off on the base line and lead in.",
+    Code.EXIT_MISSING: lambda _: "Finish with a flick, ready for the next letter.",
+    Code.LOOP_CROSS: lambda _: "Let the loop cross on the line.",
+    Code.PART_LENGTH: lambda s: f"Make the {s.part} a little {'shorter' if s.up else 'longer'}.",
+    Code.UNEVEN_PARTS: lambda _: "Make the parts that match the same size.",
+    Code.WIDTH: lambda s: (
+        "Keep it slimmer, side by side." if s.up else "Give it a little more room."
+    ),
+    Code.SLANT: lambda _: "Let it lean like the model.",
+    Code.WOBBLE: lambda _: "Go slow and smooth, in one go.",
+    Code.SHAPE_OFF: lambda s: f"Say it while you write: {s.first_words}.",
 }
 
 
@@ -106,7 +160,8 @@ def say(measure: Measure, letter: Letter) -> str:
 
 def _said(measure: Measure, letter: Letter) -> _Said:
     stroke = letter.strokes[measure.stroke]
-    words = move_words(letter.script)[measure.stroke]
+    every = move_words(letter.script)
+    words = every[measure.stroke]
     start = float(letter.strokes[measure.stroke][0].points[0, 1])
     return _Said(
         size=abs(measure.value),
@@ -117,6 +172,8 @@ def _said(measure: Measure, letter: Letter) -> _Said:
         start=place_in_words(start, letter.ruling),
         begun=place_in_words(start + measure.value, letter.ruling),
         first_moves=", then ".join(words[:2]),
+        first_words=", then ".join(every[0][:2]),
+        last_words=every[-1][-1],
         move_words=words[measure.move],
         other=measure.other or "",
         tell_apart=_tell_apart(letter, measure.other or ""),

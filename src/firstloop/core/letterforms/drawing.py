@@ -7,7 +7,7 @@ from functools import lru_cache
 import numpy as np
 
 from firstloop.core import curves, polyline
-from firstloop.core.moves import NOMINAL_DROP, NOMINAL_TOP, Level, Move, Node, Script, Y
+from firstloop.core.moves import NOMINAL_DROP, NOMINAL_TOP, Level, Move, MoveKind, Node, Script, Y
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Line, Ruling
 
@@ -24,6 +24,8 @@ class Proportions:
     """u: where arches and bowls leave their stem; the design asks for 0.6 to 0.7, not its end."""
     fullness: float = 1.04
     """Of curves: 1 is the ellipse; a little more looks written rather than constructed."""
+    exit: float = 1.0
+    """Flicks are this much of their length in the scripts."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -103,8 +105,11 @@ def draw(script: Script, shape: Proportions, ruling: Ruling) -> Letter:
         for index, move in enumerate(stroke.moves):
             heading = heading if move.leave_deg is None else move.leave_deg
             parts = [np.array([pen])]
+            set_off = pen
             for node in move.nodes:
                 end = place(node)
+                if move.kind is MoveKind.FLICK:
+                    end = _shortened(set_off, end, shape.exit)
                 parts.append(_towards(pen, heading, end, node.heading_deg, shape.fullness)[1:])
                 straight = node.heading_deg is None
                 heading = _heading(pen, end) if straight else node.heading_deg
@@ -123,6 +128,10 @@ def _towards(
     if end_deg is None or heading is None:
         return curves.line(pen, end)
     return curves.curve(pen, heading, end, end_deg, full)
+
+
+def _shortened(start: curves.Point, end: curves.Point, by: float) -> curves.Point:
+    return start[0] + by * (end[0] - start[0]), start[1] + by * (end[1] - start[1])
 
 
 def _heading(start: curves.Point, end: curves.Point) -> float:

@@ -1,0 +1,215 @@
+"""Plan, a letter's page: its forms, its words, its relatives, what goes wrong, what it unlocks."""
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from firstloop.api.deps import Class, Db
+from firstloop.api.shared import LetterDrawing, Picture, letter_drawing, picture
+from firstloop.core import order
+from firstloop.core.families import Scheme, rule_breakers
+from firstloop.core.letterforms import HANDS, Hand, draw, find_script
+from firstloop.core.letterforms.hands import GROUPS, group_of
+from firstloop.core.likeness import most_confusable
+from firstloop.core.moves import MoveKind
+from firstloop.core.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
+from firstloop.core.slips import shown_slips
+from firstloop.core.sounds import Word
+from firstloop.core.spaces import Space, spaces_filled
+from firstloop.store import own_schemes, own_words
+from firstloop.store.records import ClassRecord
+
+router = APIRouter(prefix="/api/plan", tags=["plan"])
+
+MOST_WORDS = 60
+"""Words listed on a page; how many there are is said beside them."""
+
+
+class Form(BaseModel):
+    """The letter in one hand; `own` is the class's."""
+
+    hand: str
+    own: bool
+    drawing: LetterDrawing
+
+
+class MoveWordsOut(BaseModel):
+    """What is said of a move, what we would say, and whether it was changed for this place."""
+
+    key: str
+    words: str
+    ours: str
+    changed_here: bool
+    changed_everywhere: bool
+
+
+class FamilyPlace(BaseModel):
+    """Where a letter is taught: its family in the scheme, and what is different in it there."""
+
+    scheme: str
+    family: str
+    why: str
+    letters: list[str]
+    exception: str | None
+
+
+class Relative(BaseModel):
+    """A letter it is easily confused with, 0 to 1, and why."""
+
+    letter: str
+    confusable: float
+    why: str
+
+
+class SlipPicture(BaseModel):
+    """One usual slip, named and drawn."""
+
+    name: str
+    picture: Picture
+
+
+class GraphemeOut(BaseModel):
+    """Letters of a word that stand for one sound together, and their places."""
+
+    letters: str
+    at: list[int]
+
+
+class WordOut(BaseModel):
+    """A word and its sounds."""
+
+    text: str
+    graphemes: list[GraphemeOut]
+    tricky: bool
+
+
+class LetterPage(BaseModel):
+    """All there is to know about a letter before it is taught."""
+
+    letter: str
+    forms: list[Form]
+    spaces: list[Space]
+    moves: list[list[MoveWordsOut]]
+    family: FamilyPlace | None
+    relatives: list[Relative]
+    slips: list[SlipPicture]
+    words: list[WordOut]
+    word_count: int
+
+
+class OwnWordsIn(BaseModel):
+    """The teacher's words for a move of one letter, or without a letter for all that do the same.
+
+    Empty words: ours again.
+    """
+
+    key: str
+    letter: str | None = None
+    stroke: Annotated[int, Field(ge=0)] = 0
+    move: Annotated[int, Field(ge=0)] = 0
+    words: Annotated[str, Field(max_length=LONGEST_WORDS)]
+
+
+@router.get("/letters/{letter}")
+def get_letter_page(session: Db, school_class: Class, letter: str) -> LetterPage:
+    """A letter's page."""
+    hand, ruling = school_class.hand, school_class.ruling
+    script = find_script(letter, hand)
+    scheme = own_schemes.find(session, school_class.id, school_class.scheme, hand)
+    unlocked = _unlocked(letter, scheme)
+    slips = [
+        SlipPicture(name=slip.name, picture=picture(letter, strokes))
+        for slip, strokes in shown_slips(script, hand, ruling)
+    ]
+    return LetterPage(
+        letter=letter,
+        forms=_forms(letter, school_class),
+        spaces=list(spaces_filled(script, hand)),
+        moves=[
+            [_move_words(place, school_class.wording) for place in stroke]
+            for stroke in places(script)
+        ],
+        family=_family(letter, scheme, hand),
+        relatives=[
+            Relative(letter=other, confusable=round(alike.confusable, 3), why=alike.why)
+            for other, alike in most_confusable(hand, letter)
+            if alike.confusable >= order.CONFUSABLE / 2
+        ],
+        slips=slips,
+        words=[word_out(word) for word in unlocked[:MOST_WORDS]],
+        word_count=len(unlocked),
+    )
+
+
+@router.put("/words", status_code=204)
+def put_own_words(session: Db, school_class: Class, sent: OwnWordsIn) -> None:
+    """Keeps the teacher's words for a move, in the class's hand."""
+    at: Place | str = sent.key
+    if sent.letter is not None:
+        find_script(sent.letter, school_class.hand)
+        at = Place(sent.letter, sent.stroke, sent.move, sent.key)
+    hand = school_class.style.hand
+    own_words.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
+
+
+def word_out(word: Word) -> WordOut:
+    """A word as an answer."""
+    graphemes = [GraphemeOut(letters=g.letters, at=list(g.at)) for g in word.graphemes]
+    return WordOut(text=word.text, graphemes=graphemes, tricky=word.tricky)
+
+
+def _forms(letter: str, school_class: ClassRecord) -> list[Form]:
+    """The class's form, and beside it the joined one if it writes print, print if it joins."""
+    own = school_class.hand
+    other = HANDS["plain" if _joins(own) else "joined"]
+    drawings = [(own, school_class.wording), (other, OURS)]
+    if own.scripts[letter] is other.scripts[letter]:
+        drawings.pop()  # capitals, digits and marks do not join
+    return [
+        Form(
+            hand=hand.name,
+            own=hand is own,
+            drawing=letter_drawing(
+                draw(hand.scripts[letter], hand.proportions, school_class.ruling), wording
+            ),
+        )
+        for hand, wording in drawings
+    ]
+
+
+def _joins(hand: Hand) -> bool:
+    return hand.scripts["n"].moves[0].kind is MoveKind.LEAD_IN
+
+
+def _move_words(place: Place, wording: Wording) -> MoveWordsOut:
+    return MoveWordsOut(
+        key=place.key,
+        words=wording.words(place),
+        ours=WORDS[place.key],
+        changed_here=place in wording.at,
+        changed_everywhere=place.key in wording.everywhere,
+    )
+
+
+def _family(letter: str, scheme: Scheme, hand: Hand) -> FamilyPlace | None:
+    for family in scheme.families:
+        if letter in family.letters:
+            breakers = dict(rule_breakers(family.letters, hand)) | dict(family.exceptions)
+            return FamilyPlace(
+                scheme=scheme.name,
+                family=family.name,
+                why=family.why,
+                letters=list(family.letters),
+                exception=breakers.get(letter),
+            )
+    return None
+
+
+def _unlocked(letter: str, scheme: Scheme) -> tuple[Word, ...]:
+    """Words that the letter adds where the class's scheme teaches it."""
+    if group_of(letter) != "small":
+        return ()
+    taught = scheme.order
+    before = taught[: taught.index(letter)] if letter in taught else GROUPS["small"]
+    return order.unlocked(letter, before)

@@ -1,0 +1,270 @@
+"""Plan, the families: the schemes there are, what an order costs, changes, proposals."""
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from firstloop.api.deps import Class, Db
+from firstloop.api.shared import Picture, picture
+from firstloop.core import order, packages
+from firstloop.core.families import Family, Scheme, faults, opening, rule_breakers, split
+from firstloop.core.letterforms import Hand
+from firstloop.core.schemes import BUILT_IN
+from firstloop.store import own_schemes
+from firstloop.store.records import ClassRecord, NotInRecordError
+
+router = APIRouter(prefix="/api/plan", tags=["plan"])
+
+Name = Annotated[str, Field(min_length=1, max_length=40)]
+Reason = Annotated[str, Field(max_length=200)]
+Letters = Annotated[list[Annotated[str, Field(max_length=1)]], Field(max_length=26)]
+
+
+class FamilyIn(BaseModel):
+    """A family: its letters in order, why they belong together, what is different in some."""
+
+    name: Name
+    why: Reason = ""
+    letters: Letters
+    exceptions: dict[str, Reason] = {}
+
+
+class SchemeIn(BaseModel):
+    """A scheme as the teacher wants it kept."""
+
+    name: Name
+    families: Annotated[list[FamilyIn], Field(max_length=26)]
+
+
+class CopyIn(BaseModel):
+    """A new scheme, to begin as a copy of another."""
+
+    like: str
+    name: Name
+
+
+class FollowIn(BaseModel):
+    """The scheme that the class is taught by."""
+
+    key: str
+
+
+class SplitIn(BaseModel):
+    """The place of the family to part."""
+
+    family: Annotated[int, Field(ge=0)]
+
+
+class SchemeName(BaseModel):
+    """A scheme to choose."""
+
+    key: str
+    name: str
+    own: bool
+
+
+class SchemeList(BaseModel):
+    """All schemes, and the one the class is taught by."""
+
+    chosen: str
+    schemes: list[SchemeName]
+
+
+class CloseOut(BaseModel):
+    """A confusable letter taught so many lessons before."""
+
+    letter: str
+    lessons: int
+
+
+class StepOut(BaseModel):
+    """What a letter brings where it stands in the order."""
+
+    letter: str
+    new_moves: list[str]
+    words: int
+    new_words: int
+    too_close: list[CloseOut]
+
+
+class FamilyOut(BaseModel):
+    """A family with what its letters have in common, drawn."""
+
+    name: str
+    why: str
+    letters: list[str]
+    exceptions: dict[str, str]
+    opening: Picture | None
+
+
+class FaultOut(BaseModel):
+    """What keeps a scheme from being taught, and where."""
+
+    family: int | None
+    letter: str | None
+    what: str
+
+
+class CostOut(BaseModel):
+    """What an order costs."""
+
+    crowded: int
+    close: int
+    late: float
+    total: float
+
+
+class SchemeOut(BaseModel):
+    """A scheme, checked and counted."""
+
+    key: str
+    name: str
+    own: bool
+    families: list[FamilyOut]
+    missing: list[str]
+    faults: list[FaultOut]
+    steps: list[StepOut]
+    cost: CostOut
+
+
+class ProposalOut(BaseModel):
+    """A better order within the families, and what both cost."""
+
+    families: list[FamilyIn]
+    before: CostOut
+    after: CostOut
+
+
+@router.get("/schemes")
+def get_schemes(session: Db, school_class: Class) -> SchemeList:
+    """The schemes there are."""
+    built_in = [
+        SchemeName(key=key, name=build(school_class.hand).name, own=False)
+        for key, build in BUILT_IN.items()
+        if key != "empty"
+    ]
+    own = [
+        SchemeName(key=key, name=name, own=True)
+        for key, name in own_schemes.names(session, school_class.id)
+    ]
+    return SchemeList(chosen=school_class.scheme, schemes=[*built_in, *own])
+
+
+@router.put("/schemes", status_code=204)
+def follow_scheme(session: Db, school_class: Class, sent: FollowIn) -> None:
+    """Makes a scheme the one that the class is taught by."""
+    own_schemes.follow(session, school_class.id, sent.key)
+
+
+@router.post("/schemes", status_code=201)
+def copy_scheme(session: Db, school_class: Class, sent: CopyIn) -> SchemeOut:
+    """A new scheme of the teacher's own; `empty` has no families yet."""
+    like = own_schemes.find(session, school_class.id, sent.like, school_class.hand)
+    key = own_schemes.add(session, school_class.id, Scheme(sent.name, like.families))
+    return _scheme_out(session, school_class, key)
+
+
+@router.get("/schemes/{key}")
+def get_scheme(session: Db, school_class: Class, key: str) -> SchemeOut:
+    """One scheme."""
+    return _scheme_out(session, school_class, key)
+
+
+@router.put("/schemes/{key}")
+def change_scheme(session: Db, school_class: Class, key: str, sent: SchemeIn) -> SchemeOut:
+    """Keeps a scheme as it is now wanted, finished or not."""
+    if key in BUILT_IN:
+        raise NotInRecordError("a scheme that is built in stays as it is; copy it and change that")
+    data = {"name": sent.name, "families": [family.model_dump() for family in sent.families]}
+    own_schemes.change(session, school_class.id, key, packages.scheme_from(data))
+    return _scheme_out(session, school_class, key)
+
+
+@router.delete("/schemes/{key}", status_code=204)
+def delete_scheme(session: Db, school_class: Class, key: str) -> None:
+    """Forgets a scheme of the teacher's own."""
+    own_schemes.remove(session, school_class.id, key)
+
+
+@router.post("/schemes/{key}/split")
+def split_family(session: Db, school_class: Class, key: str, sent: SplitIn) -> list[FamilyIn]:
+    """A proposal to part a family; nothing is kept."""
+    scheme = own_schemes.find(session, school_class.id, key, school_class.hand)
+    if sent.family >= len(scheme.families):
+        raise NotInRecordError(f"there is no family {sent.family + 1} in {scheme.name}")
+    return [_family_in(part) for part in split(scheme.families[sent.family], school_class.hand)]
+
+
+@router.post("/schemes/{key}/proposal")
+def propose_order(session: Db, school_class: Class, key: str) -> ProposalOut:
+    """A better order for a scheme's families and their letters; nothing is kept."""
+    hand = school_class.hand
+    scheme = own_schemes.find(session, school_class.id, key, hand)
+    better = order.propose(scheme, hand)
+    return ProposalOut(
+        families=[_family_in(family) for family in better.families],
+        before=_cost_out(order.cost(scheme.order, hand)),
+        after=_cost_out(order.cost(better.order, hand)),
+    )
+
+
+def _scheme_out(session: Db, school_class: ClassRecord, key: str) -> SchemeOut:
+    hand = school_class.hand
+    scheme = own_schemes.find(session, school_class.id, key, hand)
+    found = faults(scheme)
+    return SchemeOut(
+        key=key,
+        name=scheme.name,
+        own=key not in BUILT_IN,
+        families=[_family_out(family, school_class) for family in scheme.families],
+        missing=[fault.letter for fault in found if fault.family is None and fault.letter],
+        faults=[FaultOut(family=f.family, letter=f.letter, what=f.what) for f in found],
+        steps=[_step_out(step) for step in order.steps(scheme.order, hand)],
+        cost=_cost_out(order.cost(scheme.order, hand)),
+    )
+
+
+def _family_out(family: Family, school_class: ClassRecord) -> FamilyOut:
+    hand = school_class.hand
+    shared = opening(family.letters, hand, school_class.ruling)
+    return FamilyOut(
+        name=family.name,
+        why=family.why,
+        letters=list(family.letters),
+        exceptions=_exceptions(family, hand),
+        opening=picture(family.name, shared) if shared else None,
+    )
+
+
+def _exceptions(family: Family, hand: Hand) -> dict[str, str]:
+    """What is different in a letter: the teacher's words for it, else how it begins."""
+    return dict(rule_breakers(family.letters, hand)) | dict(family.exceptions)
+
+
+def _family_in(family: Family) -> FamilyIn:
+    return FamilyIn(
+        name=family.name,
+        why=family.why,
+        letters=list(family.letters),
+        exceptions=dict(family.exceptions),
+    )
+
+
+def _step_out(step: order.Step) -> StepOut:
+    return StepOut(
+        letter=step.letter,
+        new_moves=[kind.value for kind in step.new_moves],
+        words=step.words,
+        new_words=step.new_words,
+        too_close=[CloseOut(letter=other, lessons=back) for other, back in step.too_close],
+    )
+
+
+def _cost_out(cost: order.Cost) -> CostOut:
+    return CostOut(
+        crowded=cost.crowded,
+        close=cost.close,
+        late=round(cost.late, 3),
+        total=round(cost.total, 2),
+    )

@@ -1,0 +1,180 @@
+"""Plan: how the class writes, set once and obeyed everywhere; a preview of what it would be."""
+
+from typing import Annotated, Any
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from firstloop.api.deps import Class, Db
+from firstloop.api.shared import Picture, RulingLine, picture, ruling_lines
+from firstloop.core.letterforms import HANDS, draw
+from firstloop.core.moves import Script
+from firstloop.core.ruling import DROP_RANGE, TOP_RANGE, X_HEIGHT_MM_RANGE, Ruling, RulingKind
+from firstloop.core.style import (
+    BRANCH_RANGE,
+    EXIT_RANGE,
+    SLANT_RANGE,
+    WIDTH_RANGE,
+    Style,
+    hand_of,
+)
+from firstloop.core.words import word_script
+from firstloop.store import classes, own_hands
+from firstloop.store.records import ClassRecord
+
+router = APIRouter(prefix="/api/plan", tags=["plan"])
+
+LONGEST_PREVIEW = 12
+
+
+def _within(between: tuple[float, float]) -> Any:
+    return Field(ge=between[0], le=between[1])
+
+
+class StyleIn(BaseModel):
+    """How a class writes. What is null is the hand's own."""
+
+    hand: str
+    choices: dict[str, str] = {}
+    slant_deg: Annotated[float | None, _within(SLANT_RANGE)] = None
+    width: Annotated[float | None, _within(WIDTH_RANGE)] = None
+    branch: Annotated[float | None, _within(BRANCH_RANGE)] = None
+    exit: Annotated[float | None, _within(EXIT_RANGE)] = None
+    ruling: RulingKind = RulingKind.FOUR
+    top: Annotated[float, _within(TOP_RANGE)] = 1.9
+    drop: Annotated[float, _within(DROP_RANGE)] = -0.95
+    x_height_mm: Annotated[float, _within(X_HEIGHT_MM_RANGE)] = 8.0
+
+
+class Alternative(BaseModel):
+    """One accepted way of writing a letter; the first of a letter is the hand's own."""
+
+    name: str
+    picture: Picture
+
+
+class LetterAlternatives(BaseModel):
+    """The accepted ways of writing one letter."""
+
+    letter: str
+    ways: list[Alternative]
+
+
+class PreviewIn(BaseModel):
+    """A style that is being tried, and the words to see it in."""
+
+    style: StyleIn
+    words: Annotated[
+        list[Annotated[str, Field(min_length=1, max_length=LONGEST_PREVIEW)]], Field(max_length=8)
+    ]
+
+
+class Proportion(BaseModel):
+    """A proportion in force, and between what it can be set."""
+
+    value: float
+    least: float
+    most: float
+
+
+class HandChoice(BaseModel):
+    """A hand to choose; `own` is one that the school has brought along."""
+
+    name: str
+    own: bool
+
+
+class Preview(BaseModel):
+    """What a style looks like: words, alternatives to choose among, the proportions in force."""
+
+    hands: list[HandChoice]
+    rulings: list[RulingKind]
+    lines: list[RulingLine]
+    words: list[Picture]
+    alternatives: list[LetterAlternatives]
+    proportions: dict[str, Proportion]
+
+
+@router.get("/style")
+def get_style(school_class: Class) -> StyleIn:
+    """How the class writes."""
+    return _style_out(school_class)
+
+
+@router.put("/style")
+def put_style(session: Db, school_class: Class, sent: StyleIn) -> StyleIn:
+    """Sets how the class writes from now on."""
+    style = _style(sent)
+    # An unknown hand or choice is refused before anything is kept.
+    hand_of(style, own_hands.find(session, school_class.id, style.hand))
+    changed = classes.set_style(session, school_class.id, style, _ruling(sent), sent.x_height_mm)
+    return _style_out(changed)
+
+
+@router.post("/preview")
+def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
+    """What a style would look like; nothing is kept."""
+    own = own_hands.find(session, school_class.id, sent.style.hand)
+    own_names = own_hands.names(session, school_class.id)
+    hand, ruling = hand_of(_style(sent.style), own), _ruling(sent.style)
+
+    def drawn(text: str, script: Script) -> Picture:
+        return picture(text, draw(script, hand.proportions, ruling).paths())
+
+    return Preview(
+        hands=[
+            *(HandChoice(name=name, own=False) for name in HANDS),
+            *(HandChoice(name=name, own=True) for name in own_names),
+        ],
+        rulings=list(RulingKind),
+        lines=ruling_lines(ruling),
+        words=[drawn(word, word_script(word, hand)) for word in sent.words],
+        alternatives=[
+            LetterAlternatives(
+                letter=letter,
+                ways=[
+                    Alternative(name=name, picture=drawn(letter, script))
+                    for name, script in ways.items()
+                ],
+            )
+            for letter, ways in hand.alternatives.items()
+        ],
+        proportions={
+            "slant_deg": _proportion(hand.proportions.slant_deg, SLANT_RANGE),
+            "width": _proportion(hand.proportions.width, WIDTH_RANGE),
+            "branch": _proportion(hand.proportions.branch, BRANCH_RANGE),
+            "exit": _proportion(hand.proportions.exit, EXIT_RANGE),
+            "top": _proportion(ruling.top, TOP_RANGE),
+            "drop": _proportion(ruling.drop, DROP_RANGE),
+            "x_height_mm": _proportion(sent.style.x_height_mm, X_HEIGHT_MM_RANGE),
+        },
+    )
+
+
+def _proportion(value: float, between: tuple[float, float]) -> Proportion:
+    return Proportion(value=value, least=between[0], most=between[1])
+
+
+def _style(sent: StyleIn) -> Style:
+    choices = tuple(sorted(sent.choices.items()))
+    return Style(sent.hand, choices, sent.slant_deg, sent.width, sent.branch, sent.exit)
+
+
+def _ruling(sent: StyleIn) -> Ruling:
+    return Ruling.of(sent.ruling, sent.top, sent.drop)
+
+
+def _style_out(school_class: ClassRecord) -> StyleIn:
+    style, ruling = school_class.style, school_class.ruling
+    return StyleIn(
+        hand=style.hand,
+        choices=dict(style.choices),
+        slant_deg=style.slant_deg,
+        width=style.width,
+        branch=style.branch,
+        exit=style.exit,
+        ruling=ruling.kind,
+        top=ruling.top,
+        drop=ruling.drop,
+        x_height_mm=school_class.x_height_mm,
+    )

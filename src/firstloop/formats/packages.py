@@ -1,0 +1,69 @@
+"""Hands and schemes as JSON files. What such a file holds is published in `schemas/`."""
+
+import json
+from functools import lru_cache
+from importlib import resources
+from typing import Any
+
+from jsonschema import Draft202012Validator
+
+from firstloop.core import packages
+from firstloop.core.families import Scheme
+from firstloop.core.letterforms import Hand
+
+LARGEST = 1_000_000
+"""Bytes: a hand with eight ways for each letter has a tenth of this."""
+
+
+def write_hand(hand: Hand) -> str:
+    """A hand as the text of a file."""
+    return _text(packages.hand_data(hand))
+
+
+def write_scheme(scheme: Scheme) -> str:
+    """A scheme as the text of a file."""
+    return _text(packages.scheme_data(scheme))
+
+
+def read_hand(content: bytes) -> Hand:
+    """The hand of a file; raises PackageError with every fault by its place."""
+    return packages.hand_from(_checked(content, "hand"))
+
+
+def read_scheme(content: bytes) -> Scheme:
+    """The scheme of a file; raises PackageError with every fault by its place."""
+    return packages.scheme_from(_checked(content, "scheme"))
+
+
+def schema(name: str) -> dict[str, Any]:
+    """The published JSON Schema of `hand` or `scheme` files."""
+    file = resources.files("firstloop.formats") / "schemas" / f"{name}.schema.json"
+    published: dict[str, Any] = json.loads(file.read_text(encoding="utf-8"))
+    return published
+
+
+def _text(data: packages.Data) -> str:
+    return json.dumps(data, indent=1, ensure_ascii=False) + "\n"
+
+
+def _checked(content: bytes, name: str) -> packages.Data:
+    """The data of a file that fits its schema."""
+    if len(content) > LARGEST:
+        raise packages.PackageError([("file", f"is larger than {LARGEST // 1000} kB")])
+    try:
+        data = json.loads(content)
+    except (UnicodeDecodeError, json.JSONDecodeError, RecursionError) as error:
+        raise packages.PackageError([("file", f"is no JSON: {error}")]) from error
+    faults = sorted(
+        ("/".join(map(str, fault.absolute_path)) or "file", fault.message)
+        for fault in _validator(name).iter_errors(data)
+    )
+    if faults:
+        raise packages.PackageError(faults)
+    checked: packages.Data = data
+    return checked
+
+
+@lru_cache(maxsize=2)
+def _validator(name: str) -> Draft202012Validator:
+    return Draft202012Validator(schema(name))

@@ -1,0 +1,46 @@
+"""The school's own hands: files that were brought along, kept as they came."""
+
+import json
+from functools import lru_cache
+
+from sqlalchemy import Select, delete, select
+from sqlalchemy.orm import Session
+
+from firstloop.core import packages
+from firstloop.core.letterforms import Hand
+from firstloop.store.models import OwnHand
+
+
+def names(session: Session, class_id: int) -> list[str]:
+    """The names of the school's own hands."""
+    rows = select(OwnHand.name).where(OwnHand.class_id == class_id).order_by(OwnHand.name)
+    return list(session.scalars(rows))
+
+
+def find(session: Session, class_id: int, name: str) -> Hand | None:
+    """The own hand of that name, if there is one."""
+    row = session.scalar(_named(class_id, name))
+    return None if row is None else _hand(row.package)
+
+
+def keep(session: Session, class_id: int, hand: Hand) -> None:
+    """Keeps a hand; one of the same name is replaced."""
+    row = session.scalar(_named(class_id, hand.name)) or OwnHand(class_id=class_id, name=hand.name)
+    row.package = json.dumps(packages.hand_data(hand), ensure_ascii=False)
+    session.add(row)
+    session.flush()
+
+
+def remove(session: Session, class_id: int, name: str) -> None:
+    """Forgets a hand."""
+    session.execute(delete(OwnHand).where(OwnHand.class_id == class_id, OwnHand.name == name))
+
+
+def _named(class_id: int, name: str) -> Select[OwnHand]:
+    return select(OwnHand).where(OwnHand.class_id == class_id, OwnHand.name == name)
+
+
+@lru_cache(maxsize=8)
+def _hand(package: str) -> Hand:
+    """The same text gives the same hand, so that what is computed from it is computed once."""
+    return packages.hand_from(json.loads(package))

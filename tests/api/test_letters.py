@@ -1,0 +1,65 @@
+"""Plan: a letter's page, and the teacher's own words for what the pen does."""
+
+
+def spoken(client, letter: str) -> str:
+    return client.get(f"/api/show/letters/{letter}").json()["phrase"]
+
+
+def test_a_letters_page_has_all_there_is_to_know(client):
+    page = client.get("/api/plan/letters/n").json()
+    assert [form["hand"] for form in page["forms"]] == ["plain", "joined"]
+    assert page["spaces"] == ["middle"]
+    assert [move["words"] for move in page["moves"][0]] == [
+        "straight down",
+        "back up the same line",
+        "over and down",
+    ]
+    assert "n" in page["family"]["letters"]
+    assert {"h", "r"} <= {relative["letter"] for relative in page["relatives"]}
+    assert page["slips"][0]["name"] == "from the foot"
+    assert page["word_count"] >= len(page["words"]) > 10
+    assert all("n" in word["text"] for word in page["words"])
+
+
+def test_a_rule_breaker_says_what_is_different_in_it(client):
+    family = client.get("/api/plan/letters/e").json()["family"]
+    assert family["exception"].startswith("begins between the base line and the mid line")
+
+
+def test_capitals_have_one_form_and_no_family(client):
+    page = client.get("/api/plan/letters/B").json()
+    assert [form["hand"] for form in page["forms"]] == ["plain"]
+    assert page["family"] is None
+    assert page["words"] == []
+
+
+def test_the_teachers_words_are_said_wherever_a_move_comes(client):
+    client.put("/api/plan/words", json={"key": "back", "words": "  climb   up again "})
+    assert spoken(client, "n") == "straight down, climb up again, over and down"
+    assert "climb up again" in spoken(client, "h")
+
+
+def test_words_for_one_letter_win_and_can_be_taken_back(client):
+    client.put("/api/plan/words", json={"key": "back", "words": "climb"})
+    here = {"key": "back", "letter": "n", "stroke": 0, "move": 1}
+    client.put("/api/plan/words", json={**here, "words": "hop up"})
+    assert "hop up" in spoken(client, "n")
+    assert "climb" in spoken(client, "m")
+    client.put("/api/plan/words", json={**here, "words": ""})
+    assert "climb" in spoken(client, "n")
+
+
+def test_words_belong_to_the_hand_they_were_said_in(client):
+    client.put("/api/plan/words", json={"key": "drop", "words": "down we go"})
+    client.put("/api/plan/style", json={"hand": "looped"})
+    assert "down we go" not in spoken(client, "l")
+    client.put("/api/plan/style", json={"hand": "plain"})
+    assert spoken(client, "l") == "down we go"
+
+
+def test_a_word_is_drawn_as_a_file_still_or_moving(client):
+    still = client.get("/api/show/drawing", params={"text": "cat"})
+    moving = client.get("/api/show/drawing", params={"text": "cat", "animated": True})
+    assert still.headers["content-type"] == moving.headers["content-type"] == "image/svg+xml"
+    assert "@keyframes" in moving.text
+    assert "@keyframes" not in still.text
