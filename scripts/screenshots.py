@@ -46,7 +46,7 @@ def _check(page: Page) -> None:
     page.get_by_role("button", name="I see it otherwise").click()
 
 
-def _plan(page: Page) -> None:
+def _hand(page: Page) -> None:
     page.get_by_role("radio", name="Joined", exact=True).click()
     page.get_by_role("radio", name="z: barred").wait_for()
     page.get_by_role("radio", name="z: barred").click()
@@ -54,7 +54,9 @@ def _plan(page: Page) -> None:
 
 
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
-    "plan": ("/plan", _plan),
+    "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
+    "letter": ("/plan/letters/n", lambda _: None),
+    "hand": ("/plan/hand", _hand),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),
     "grow": ("/grow", lambda _: None),

@@ -105,3 +105,11 @@ def test_a_hand_is_drawn_on_one_sheet(capsys, tmp_path, name, head):
 def test_a_sheet_of_another_kind_of_file_is_refused(capsys, tmp_path):
     assert main(["letters", "--out", str(tmp_path / "s.doc")]) == 1
     assert "neither .svg nor .png" in capsys.readouterr().err
+
+
+def test_a_word_is_drawn_as_an_animated_file(tmp_path, capsys):
+    out = tmp_path / "mouse.svg"
+    assert main(["draw", "mouse", "--hand", "joined", "--animated", "--out", str(out)]) == 0
+    assert out.read_text(encoding="utf-8").count("@keyframes") > 10
+    assert main(["draw", "mouse", "--out", str(tmp_path / "mouse.doc")]) == 1
+    assert "is not .svg" in capsys.readouterr().err

@@ -3,9 +3,14 @@
 import re
 from pathlib import Path
 
+import pytest
+
 from firstloop.core.checking.findings import DIMENSION_OF, Code
 from firstloop.core.checking.wording import NOTES, SAYINGS
+from firstloop.core.letterforms import HANDS
 from firstloop.core.limits import LIMITS
+from firstloop.core.ruling import Ruling
+from firstloop.formats import svg
 
 DOCS = Path(__file__).parents[1] / "docs"
 ROW = re.compile(r"^\| `(\w+)` \| (\w+) \| .* \| ([\d.]+) \| ([\d.]+) \|$", re.MULTILINE)
@@ -38,3 +43,9 @@ def test_every_screenshot_is_in_the_readme():
     shots = sorted(path.name for path in (DOCS / "screenshots").glob("*.png"))
     assert shots
     assert [name for name in shots if f"docs/screenshots/{name}" not in readme] == []
+
+
+@pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
+def test_the_contact_sheets_are_what_the_program_draws(hand):
+    shown = (DOCS / "letterforms" / f"{hand.name}.svg").read_text(encoding="utf-8")
+    assert shown == svg.contact_sheet(hand, Ruling())

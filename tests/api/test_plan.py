@@ -3,7 +3,6 @@
 from tests import letters
 from tests.api.test_api import hand_in
 
-
 UNCHANGED = {
     "hand": "plain",
     "choices": {},

@@ -146,7 +146,7 @@ def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
 
 
 def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page):
-    page.goto("/plan")
+    page.goto("/plan/hand")
     page.get_by_role("radio", name="Joined", exact=True).click()
     page.get_by_role("radio", name="z: barred").click()
     page.get_by_label("See a word of your own").fill("zebra")
@@ -161,7 +161,7 @@ def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page):
 
 
 def test_a_style_that_is_only_tried_changes_nothing(page: Page):
-    page.goto("/plan")
+    page.goto("/plan/hand")
     page.get_by_role("radio", name="Joined with loops").click()
     expect(page.get_by_role("radio", name="f: open tail")).to_be_visible()
     page.get_by_role("button", name="As it was").click()

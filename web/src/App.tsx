@@ -46,7 +46,7 @@ function Stations({ letters }: { letters: string[] }) {
   return (
     <Routes>
       <Route path="/" element={<Navigate to={`/show/${first}`} replace />} />
-      <Route path="/plan" element={<PlanStation />} />
+      <Route path="/plan/*" element={<PlanStation />} />
       <Route path="/grow" element={<GrowStation />} />
       {(["show", "write", "check"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>

@@ -20,15 +20,31 @@ export type Style = Schemas["StyleIn"];
 export type Proportion = Schemas["Proportion"];
 export type Picture = Schemas["Picture"];
 export type LetterAlternatives = Schemas["LetterAlternatives"];
+export type RulingKind = Schemas["RulingKind"];
+export type LetterPage = Schemas["LetterPage"];
+export type MoveWords = Schemas["MoveWordsOut"];
+export type OwnWords = Schemas["OwnWordsIn"];
+export type Word = Schemas["WordOut"];
+export type Scheme = Schemas["SchemeOut"];
+export type SchemeList = Schemas["SchemeList"];
+export type Proposal = Schemas["ProposalOut"];
+export type SchemeIn = Schemas["SchemeIn"];
+export type FamilyIn = Schemas["FamilyIn"];
+export type Family = Schemas["FamilyOut"];
+export type Step = Schemas["StepOut"];
+export type Cost = Schemas["CostOut"];
 export type Grow = Schemas["GrowOut"];
 export type Point = [number, number];
 
 /** What the server could not do, in the words it gave. */
 export class ProblemError extends Error {
   readonly title: string;
-  constructor(title: string, detail: string) {
+  /** Each fault by itself, where there are several. */
+  readonly where: readonly string[];
+  constructor(title: string, detail: string, where: readonly string[] = []) {
     super(detail);
     this.title = title;
+    this.where = where;
   }
 }
 
@@ -58,7 +74,7 @@ async function answered<Body>(
   if (!answer.response.ok) {
     const { error } = answer;
     throw isProblem(error)
-      ? new ProblemError(error.title, error.detail)
+      ? new ProblemError(error.title, error.detail, error.where)
       : new ProblemError("Something failed", `The server answered ${answer.response.status}.`);
   }
   return answer.data as Body;
@@ -71,6 +87,15 @@ function isProblem(error: unknown): error is Schemas["Problem"] {
 const CLASSROOM = "/api/classroom";
 const STYLE = "/api/plan/style";
 const PREVIEW = "/api/plan/preview";
+const LETTER_PAGE = "/api/plan/letters/{letter}";
+const OWN_WORDS = "/api/plan/words";
+const SCHEMES = "/api/plan/schemes";
+const SCHEME = "/api/plan/schemes/{key}";
+const SPLIT = "/api/plan/schemes/{key}/split";
+const PROPOSAL = "/api/plan/schemes/{key}/proposal";
+const BROUGHT_SCHEME = "/api/plan/files/scheme";
+const BROUGHT_HAND = "/api/plan/files/hand";
+const OWN_HAND = "/api/plan/files/hand/{name}";
 const LETTER = "/api/show/letters/{letter}";
 const ALPHABET = "/api/show/alphabet";
 const ATTEMPTS = "/api/check/letters/{letter}/attempts";
@@ -79,12 +104,51 @@ const HAND_IN = "/api/write/attempts";
 const HANDED_IN = "/api/write/attempts/{attempt_id}";
 const JUDGEMENT = "/api/check/attempts/{attempt_id}/judgement";
 
+/** Files to save, as addresses. */
+export const files = {
+  scheme: (key: string) => `/api/plan/files/scheme/${encodeURIComponent(key)}`,
+  hand: (name: string) => `/api/plan/files/hand/${encodeURIComponent(name)}`,
+  drawing: (text: string, animated: boolean) =>
+    `/api/show/drawing?text=${encodeURIComponent(text)}&animated=${String(animated)}`,
+};
+
 export const api = {
   classroom: () => answered<Ok<typeof CLASSROOM, "get">>(client.GET(CLASSROOM)),
   style: () => answered<Ok<typeof STYLE, "get">>(client.GET(STYLE)),
   setStyle: (body: Style) => answered<Ok<typeof STYLE, "put">>(client.PUT(STYLE, { body })),
   preview: (style: Style, words: string[]) =>
     answered<Ok<typeof PREVIEW, "post">>(client.POST(PREVIEW, { body: { style, words } })),
+  letterPage: (letter: string) =>
+    answered<Ok<typeof LETTER_PAGE, "get">>(
+      client.GET(LETTER_PAGE, { params: { path: { letter } } }),
+    ),
+  setWords: (body: OwnWords) =>
+    answered<Ok<typeof OWN_WORDS, "put">>(client.PUT(OWN_WORDS, { body })),
+  schemes: () => answered<Ok<typeof SCHEMES, "get">>(client.GET(SCHEMES)),
+  followScheme: (key: string) =>
+    answered<Ok<typeof SCHEMES, "put">>(client.PUT(SCHEMES, { body: { key } })),
+  copyScheme: (like: string, name: string) =>
+    answered<Ok<typeof SCHEMES, "post">>(client.POST(SCHEMES, { body: { like, name } })),
+  scheme: (key: string) =>
+    answered<Ok<typeof SCHEME, "get">>(client.GET(SCHEME, { params: { path: { key } } })),
+  changeScheme: (key: string, body: SchemeIn) =>
+    answered<Ok<typeof SCHEME, "put">>(client.PUT(SCHEME, { params: { path: { key } }, body })),
+  deleteScheme: (key: string) =>
+    answered<Ok<typeof SCHEME, "delete">>(client.DELETE(SCHEME, { params: { path: { key } } })),
+  splitFamily: (key: string, family: number) =>
+    answered<Ok<typeof SPLIT, "post">>(
+      client.POST(SPLIT, { params: { path: { key } }, body: { family } }),
+    ),
+  proposeOrder: (key: string) =>
+    answered<Ok<typeof PROPOSAL, "post">>(client.POST(PROPOSAL, { params: { path: { key } } })),
+  bringScheme: (text: string) =>
+    answered<Ok<typeof BROUGHT_SCHEME, "post">>(client.POST(BROUGHT_SCHEME, { body: { text } })),
+  bringHand: (text: string) =>
+    answered<Ok<typeof BROUGHT_HAND, "post">>(client.POST(BROUGHT_HAND, { body: { text } })),
+  forgetHand: (name: string) =>
+    answered<Ok<typeof OWN_HAND, "delete">>(
+      client.DELETE(OWN_HAND, { params: { path: { name } } }),
+    ),
   letter: (letter: string) =>
     answered<Ok<typeof LETTER, "get">>(client.GET(LETTER, { params: { path: { letter } } })),
   alphabet: () => answered<Ok<typeof ALPHABET, "get">>(client.GET(ALPHABET)),

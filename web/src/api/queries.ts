@@ -8,7 +8,14 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 
-import { api, type AttemptIn, type JudgementIn, type Style } from "./client";
+import {
+  api,
+  type AttemptIn,
+  type JudgementIn,
+  type OwnWords,
+  type SchemeIn,
+  type Style,
+} from "./client";
 
 const keys = {
   classroom: ["classroom"] as const,
@@ -16,6 +23,9 @@ const keys = {
   preview: (style: Style, words: string[]) => ["preview", style, words] as const,
   alphabet: ["alphabet"] as const,
   letter: (letter: string) => ["letter", letter] as const,
+  letterPage: (letter: string) => ["letter page", letter] as const,
+  schemes: ["schemes"] as const,
+  scheme: (key: string) => ["scheme", key] as const,
   attempts: (letter: string) => ["attempts", letter] as const,
   grow: ["grow"] as const,
 };
@@ -92,6 +102,72 @@ export function useSetStyle() {
     mutationFn: (style: Style) => api.setStyle(style),
     onSuccess: () => queries.invalidateQueries(),
   });
+}
+
+export function useLetterPage(letter: string) {
+  return useQuery({
+    queryKey: keys.letterPage(letter),
+    queryFn: () => api.letterPage(letter),
+    staleTime: Infinity,
+  });
+}
+
+/** The teacher's words change what is said on the board as well. */
+export function useSetWords() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (words: OwnWords) => api.setWords(words),
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: ["letter page"] }),
+        queries.invalidateQueries({ queryKey: ["letter"] }),
+      ]),
+  });
+}
+
+export function useSchemes() {
+  return useQuery({ queryKey: keys.schemes, queryFn: api.schemes, staleTime: Infinity });
+}
+
+export function useScheme(key: string) {
+  return useQuery({
+    queryKey: keys.scheme(key),
+    queryFn: () => api.scheme(key),
+    staleTime: Infinity,
+  });
+}
+
+/** Whatever changes the list of schemes, or which of them is followed. */
+export function useSchemeList<Sent, Body>(mutationFn: (sent: Sent) => Promise<Body>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn,
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: keys.schemes }),
+        queries.invalidateQueries({ queryKey: ["letter page"] }),
+      ]),
+  });
+}
+
+/** Keeps a scheme as it now is; the answer is the scheme, checked and counted anew. */
+export function useChangeScheme(key: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (scheme: SchemeIn) => api.changeScheme(key, scheme),
+    scope: { id: `scheme ${key}` }, // one after another, in the order they were made
+    onSuccess: (changed) => {
+      queries.setQueryData(keys.scheme(key), changed);
+      void queries.invalidateQueries({ queryKey: keys.schemes });
+      void queries.invalidateQueries({ queryKey: ["letter page"] });
+    },
+  });
+}
+
+/** A hand brought along or forgotten: everything drawn may change. */
+export function useHandList<Sent, Body>(mutationFn: (sent: Sent) => Promise<Body>) {
+  const queries = useQueryClient();
+  return useMutation({ mutationFn, onSuccess: () => queries.invalidateQueries() });
 }
 
 /** What one letter's attempts changing makes stale. */

@@ -643,6 +643,8 @@ export interface components {
         /**
          * FamilyOut
          * @description A family with what its letters have in common, drawn.
+         *
+         *     `differs` says of rule-breakers how they begin; the teacher's `exceptions` win over it.
          */
         FamilyOut: {
             /** Name */
@@ -653,6 +655,10 @@ export interface components {
             letters: string[];
             /** Exceptions */
             exceptions: {
+                [key: string]: string;
+            };
+            /** Differs */
+            differs: {
                 [key: string]: string;
             };
             opening: components["schemas"]["Picture"] | null;
@@ -992,10 +998,7 @@ export interface components {
             words: components["schemas"]["Picture"][];
             /** Alternatives */
             alternatives: components["schemas"]["LetterAlternatives"][];
-            /** Proportions */
-            proportions: {
-                [key: string]: components["schemas"]["Proportion"];
-            };
+            proportions: components["schemas"]["ProportionsOut"];
         };
         /**
          * PreviewIn
@@ -1039,6 +1042,19 @@ export interface components {
             least: number;
             /** Most */
             most: number;
+        };
+        /**
+         * ProportionsOut
+         * @description All that can be set by degrees: of the hand, and of the lines.
+         */
+        ProportionsOut: {
+            slant_deg: components["schemas"]["Proportion"];
+            width: components["schemas"]["Proportion"];
+            branch: components["schemas"]["Proportion"];
+            exit: components["schemas"]["Proportion"];
+            top: components["schemas"]["Proportion"];
+            drop: components["schemas"]["Proportion"];
+            x_height_mm: components["schemas"]["Proportion"];
         };
         /**
          * ProposalOut

@@ -1,7 +1,7 @@
 /** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
 import type { Letter, Point } from "../api/client";
 import { boxOf, upTo, viewBoxOf, viewOf } from "./geometry";
-import { type NumberPlace, numberPlaces } from "./numberPlaces";
+import { ARROW, type NumberPlace, numberPlaces } from "./numberPlaces";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
 import { currentPiece, drawnShare, type Timeline } from "./timeline";
@@ -91,7 +91,7 @@ function MoveNumber({ place, number, lit }: { place: NumberPlace; number: number
       </text>
       <path
         d="M-0.05 -0.045L0.05 0L-0.05 0.045Z"
-        transform={`rotate(${-place.deg}) translate(0.16 0)`}
+        transform={`rotate(${-place.deg}) translate(${ARROW} 0)`}
       />
     </g>
   );

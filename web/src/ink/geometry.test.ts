@@ -46,10 +46,10 @@ describe("a path", () => {
 
 describe("a view", () => {
   const lines = [
-    { name: "top" as const, y: 1.9 },
-    { name: "mid" as const, y: 1 },
-    { name: "base" as const, y: 0 },
-    { name: "drop" as const, y: -0.95 },
+    { name: "top" as const, y: 1.9, look: "solid" as const },
+    { name: "mid" as const, y: 1, look: "solid" as const },
+    { name: "base" as const, y: 0, look: "solid" as const },
+    { name: "drop" as const, y: -0.95, look: "solid" as const },
   ];
 
   test("holds all lines", () => {

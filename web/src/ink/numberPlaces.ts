@@ -8,9 +8,11 @@ export interface NumberPlace {
   deg: number;
 }
 
+/** u from the number to its arrow. */
+export const ARROW = 0.16;
 /** u beside the path, and how clear of everything else is clear enough for number and arrow. */
 const BESIDE = 0.2;
-const CLEAR = 0.19;
+const CLEAR = 0.17;
 /** Shares of the move's length that are tried, the middle first. */
 const SHARES = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
 
@@ -22,13 +24,20 @@ export function numberPlaces(moves: readonly (readonly Point[])[]): NumberPlace[
   const taken: Point[] = moves.flatMap(densely);
   return moves.map((points) => {
     const tried = [90, -90].flatMap((side) => SHARES.map((share) => beside(points, share, side)));
-    const room = (place: NumberPlace) => Math.min(...taken.map((ink) => distance(place.at, ink)));
+    const room = (place: NumberPlace) =>
+      Math.min(...taken.flatMap((ink) => marks(place).map((mark) => distance(mark, ink))));
     const place =
       tried.find((one) => room(one) >= CLEAR) ??
       tried.reduce((a, b) => (room(b) > room(a) ? b : a));
-    taken.push(place.at);
+    taken.push(...marks(place));
     return place;
   });
+}
+
+/** Where the number stands, and the arrow before it. */
+function marks({ at, deg }: NumberPlace): Point[] {
+  const ahead = (deg * Math.PI) / 180;
+  return [at, [at[0] + ARROW * Math.cos(ahead), at[1] + ARROW * Math.sin(ahead)]];
 }
 
 function beside(points: readonly Point[], share: number, side: number): NumberPlace {

@@ -13,11 +13,20 @@ export function Loading({ what }: { what: string }) {
 }
 
 export function ProblemNote({ error, retry }: { error: Error; retry?: () => void }) {
+  const faults = error instanceof ProblemError ? error.where : [];
   const title = error instanceof ProblemError ? error.title : "Something failed";
   return (
     <div role="alert" className="m-5 max-w-xl border-l-4 border-ember bg-ember-wash px-4 py-3">
       <p className="font-bold">{title}</p>
-      <p>{error.message}</p>
+      {faults.length > 1 ? (
+        <ul className="list-disc pl-5">
+          {faults.map((fault) => (
+            <li key={fault}>{fault}</li>
+          ))}
+        </ul>
+      ) : (
+        <p>{error.message}</p>
+      )}
       {retry ? (
         <Button className="mt-2" onClick={retry}>
           Try again

@@ -14,8 +14,14 @@ export function pathTo(station: Station, letter: string | undefined): string {
   return station.aboutLetter && letter ? `/${station.key}/${letter}` : `/${station.key}`;
 }
 
+function about(station: string): boolean {
+  return STATIONS.some(({ key, aboutLetter }) => key === station && aboutLetter);
+}
+
 /** The station and the letter of a place. */
 export function placeOf(pathname: string): { station: string; letter: string | undefined } {
-  const [, station = "", letter] = pathname.split("/");
+  const [, station = "", ...rest] = pathname.split("/");
+  const letter =
+    station === "plan" && rest[0] === "letters" ? rest[1] : about(station) ? rest[0] : undefined;
   return { station, letter: letter ? decodeURIComponent(letter) : undefined };
 }

@@ -3,10 +3,10 @@ import { expect, test } from "vitest";
 import { ruledFor } from "./padGeometry";
 
 const LINES = [
-  { name: "top" as const, y: 1.9 },
-  { name: "mid" as const, y: 1 },
-  { name: "base" as const, y: 0 },
-  { name: "drop" as const, y: -0.95 },
+  { name: "top" as const, y: 1.9, look: "solid" as const },
+  { name: "mid" as const, y: 1, look: "solid" as const },
+  { name: "base" as const, y: 0, look: "solid" as const },
+  { name: "drop" as const, y: -0.95, look: "solid" as const },
 ];
 
 test.each([300, 554, 1000])("all four lines lie on a pad of %i px, with room to miss", (height) => {

@@ -9,7 +9,6 @@ from firstloop.api.deps import Class, Db
 from firstloop.api.shared import Picture, picture
 from firstloop.core import order, packages
 from firstloop.core.families import Family, Scheme, faults, opening, rule_breakers, split
-from firstloop.core.letterforms import Hand
 from firstloop.core.schemes import BUILT_IN
 from firstloop.store import own_schemes
 from firstloop.store.records import ClassRecord, NotInRecordError
@@ -89,12 +88,16 @@ class StepOut(BaseModel):
 
 
 class FamilyOut(BaseModel):
-    """A family with what its letters have in common, drawn."""
+    """A family with what its letters have in common, drawn.
+
+    `differs` says of rule-breakers how they begin; the teacher's `exceptions` win over it.
+    """
 
     name: str
     why: str
     letters: list[str]
     exceptions: dict[str, str]
+    differs: dict[str, str]
     opening: Picture | None
 
 
@@ -232,14 +235,10 @@ def _family_out(family: Family, school_class: ClassRecord) -> FamilyOut:
         name=family.name,
         why=family.why,
         letters=list(family.letters),
-        exceptions=_exceptions(family, hand),
+        exceptions=dict(family.exceptions),
+        differs=dict(rule_breakers(family.letters, hand)),
         opening=picture(family.name, shared) if shared else None,
     )
-
-
-def _exceptions(family: Family, hand: Hand) -> dict[str, str]:
-    """What is different in a letter: the teacher's words for it, else how it begins."""
-    return dict(rule_breakers(family.letters, hand)) | dict(family.exceptions)
 
 
 def _family_in(family: Family) -> FamilyIn:

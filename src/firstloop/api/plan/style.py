@@ -77,6 +77,18 @@ class Proportion(BaseModel):
     most: float
 
 
+class ProportionsOut(BaseModel):
+    """All that can be set by degrees: of the hand, and of the lines."""
+
+    slant_deg: Proportion
+    width: Proportion
+    branch: Proportion
+    exit: Proportion
+    top: Proportion
+    drop: Proportion
+    x_height_mm: Proportion
+
+
 class HandChoice(BaseModel):
     """A hand to choose; `own` is one that the school has brought along."""
 
@@ -92,7 +104,7 @@ class Preview(BaseModel):
     lines: list[RulingLine]
     words: list[Picture]
     alternatives: list[LetterAlternatives]
-    proportions: dict[str, Proportion]
+    proportions: ProportionsOut
 
 
 @router.get("/style")
@@ -139,15 +151,15 @@ def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
             )
             for letter, ways in hand.alternatives.items()
         ],
-        proportions={
-            "slant_deg": _proportion(hand.proportions.slant_deg, SLANT_RANGE),
-            "width": _proportion(hand.proportions.width, WIDTH_RANGE),
-            "branch": _proportion(hand.proportions.branch, BRANCH_RANGE),
-            "exit": _proportion(hand.proportions.exit, EXIT_RANGE),
-            "top": _proportion(ruling.top, TOP_RANGE),
-            "drop": _proportion(ruling.drop, DROP_RANGE),
-            "x_height_mm": _proportion(sent.style.x_height_mm, X_HEIGHT_MM_RANGE),
-        },
+        proportions=ProportionsOut(
+            slant_deg=_proportion(hand.proportions.slant_deg, SLANT_RANGE),
+            width=_proportion(hand.proportions.width, WIDTH_RANGE),
+            branch=_proportion(hand.proportions.branch, BRANCH_RANGE),
+            exit=_proportion(hand.proportions.exit, EXIT_RANGE),
+            top=_proportion(ruling.top, TOP_RANGE),
+            drop=_proportion(ruling.drop, DROP_RANGE),
+            x_height_mm=_proportion(sent.style.x_height_mm, X_HEIGHT_MM_RANGE),
+        ),
     )
 
 

@@ -1,7 +1,8 @@
 /** Words set on ruled lines, one after another, as the class would write them. */
-import type { Line, Picture, Point } from "../api/client";
-import { boxOf, lineAt } from "../ink/geometry";
-import { PenLine } from "../ink/PenLine";
+import type { Line, Picture, Point } from "../../api/client";
+import { boxOf, lineAt } from "../../ink/geometry";
+import { PenLine } from "../../ink/PenLine";
+import { RuledLines } from "../../ink/RuledLines";
 
 /** u: between words, between rows, and the length of a row. */
 const WORD_SPACE = 0.9;
@@ -28,18 +29,7 @@ export function PreviewLines({
     >
       {rows.map((row, at) => (
         <g key={at} transform={`translate(0 ${at * rowHeight + ROW_SPACE + top})`}>
-          {lines.map(({ name, y }) => (
-            <line
-              key={name}
-              x1={-60}
-              x2={60}
-              y1={-y}
-              y2={-y}
-              className={name === "base" ? "stroke-rule-deep" : "stroke-rule"}
-              strokeWidth={name === "base" ? 1.5 : 1}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
+          <RuledLines lines={lines} />
           {row.map((points, stroke) => (
             <PenLine key={stroke} points={points} width={0.09} />
           ))}

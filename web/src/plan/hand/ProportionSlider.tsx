@@ -1,7 +1,7 @@
 /** One proportion of the hand: the hand's own until it is moved, and again when it is put back. */
 import { Slider } from "radix-ui";
 
-import type { Proportion } from "../api/client";
+import type { Proportion } from "../../api/client";
 
 export function ProportionSlider({
   name,
@@ -15,7 +15,8 @@ export function ProportionSlider({
   unit: string;
   proportion: Proportion;
   step: number;
-  own: boolean;
+  /** Whether it is the hand's own; undefined where the hand has none. */
+  own?: boolean;
   onChange: (value: number | null) => void;
 }) {
   return (
@@ -29,7 +30,7 @@ export function ProportionSlider({
         onValueChange={([moved]) => {
           if (moved !== undefined) onChange(Math.round(moved * 100) / 100);
         }}
-        className="relative flex h-11 flex-1 touch-none items-center"
+        className="relative flex h-9 flex-1 touch-none items-center"
       >
         <Slider.Track className="relative h-1 flex-1 rounded bg-crease">
           <Slider.Range className="absolute h-full rounded bg-rule-deep" />
@@ -40,19 +41,23 @@ export function ProportionSlider({
         />
       </Slider.Root>
       <span className="w-28 text-right text-sm">
-        {Math.round(value * 100) / 100}
+        {Math.abs(Math.round(value * 100) / 100)}
         {unit}
       </span>
-      <button
-        type="button"
-        disabled={own}
-        onClick={() => {
-          onChange(null);
-        }}
-        className="text-sm text-soft underline underline-offset-4 disabled:opacity-40"
-      >
-        hand’s own
-      </button>
+      {own === undefined ? (
+        <span className="w-20" />
+      ) : (
+        <button
+          type="button"
+          disabled={own}
+          onClick={() => {
+            onChange(null);
+          }}
+          className="w-20 text-left text-sm text-soft underline underline-offset-4 disabled:opacity-40"
+        >
+          hand’s own
+        </button>
+      )}
     </div>
   );
 }

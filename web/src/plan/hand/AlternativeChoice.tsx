@@ -1,9 +1,9 @@
 /** The accepted ways of one letter, drawn, to pick one. */
-import type { LetterAlternatives, Line } from "../api/client";
-import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
-import { PenLine } from "../ink/PenLine";
-import { RuledLines } from "../ink/RuledLines";
-import { Choice } from "../ui/Choice";
+import type { LetterAlternatives, Line } from "../../api/client";
+import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
+import { PenLine } from "../../ink/PenLine";
+import { RuledLines } from "../../ink/RuledLines";
+import { Choice } from "../../ui/Choice";
 
 export function AlternativeChoice({
   letter,

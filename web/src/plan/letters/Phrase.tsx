@@ -1,0 +1,119 @@
+/** What is said move by move, to be put in the teacher's own words, here or wherever it comes. */
+import { useState } from "react";
+
+import type { LetterPage, MoveWords } from "../../api/client";
+import { useSetWords } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { ProblemNote } from "../../ui/states";
+
+interface Place {
+  stroke: number;
+  move: number;
+}
+
+export function Phrase({ page }: { page: LetterPage }) {
+  const [edited, setEdited] = useState<Place>();
+  const set = useSetWords();
+  const numbers = numbered(page.moves);
+  const said = edited ? page.moves[edited.stroke]?.[edited.move] : undefined;
+  return (
+    <section aria-label="Phrase" className="flex min-w-0 flex-1 flex-col gap-2">
+      <ol className="flex flex-wrap gap-x-2 gap-y-1">
+        {page.moves.flatMap((stroke, at) =>
+          stroke.map((move, index) => (
+            <li key={`${at} ${index}`}>
+              <button
+                type="button"
+                aria-pressed={edited?.stroke === at && edited.move === index}
+                onClick={() => {
+                  setEdited({ stroke: at, move: index });
+                }}
+                className="inline-flex min-h-9 items-baseline gap-1.5 rounded-md border-2 border-transparent px-1.5 text-lg hover:border-crease aria-pressed:border-ink"
+              >
+                <span className="text-sm font-bold text-rule-deep">{numbers[at]?.[index]}</span>
+                <span className={move.changed_here || move.changed_everywhere ? "italic" : ""}>
+                  {move.words}
+                </span>
+              </button>
+            </li>
+          )),
+        )}
+      </ol>
+      {edited && said ? (
+        <Reword
+          key={`${edited.stroke} ${edited.move} ${said.words}`}
+          letter={page.letter}
+          said={said}
+          onKeep={(words, here) => {
+            const place = here ? { letter: page.letter, ...edited } : {};
+            set.mutate({ key: said.key, words, stroke: 0, move: 0, ...place });
+          }}
+        />
+      ) : (
+        <p className="text-sm text-soft">Press a move to say it in your own words.</p>
+      )}
+      {set.error ? <ProblemNote error={set.error} /> : null}
+    </section>
+  );
+}
+
+/** The number of each move, counted through all strokes. */
+function numbered(strokes: readonly (readonly MoveWords[])[]): number[][] {
+  let count = 0;
+  return strokes.map((stroke) => stroke.map(() => ++count));
+}
+
+function Reword({
+  letter,
+  said,
+  onKeep,
+}: {
+  letter: string;
+  said: MoveWords;
+  onKeep: (words: string, here: boolean) => void;
+}) {
+  const [words, setWords] = useState(said.words);
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onKeep(words, false);
+      }}
+    >
+      <input
+        // The teacher has just asked to reword this move: the keyboard goes there.
+        ref={(input) => input?.focus()}
+        aria-label="In your words"
+        value={words}
+        maxLength={60}
+        onChange={(event) => {
+          setWords(event.target.value);
+        }}
+        className="min-h-11 w-60 rounded-md border-2 border-crease bg-leaf px-3"
+      />
+      <Button type="submit" className="px-3">
+        In every letter
+      </Button>
+      <Button
+        className="px-3"
+        onClick={() => {
+          onKeep(words, true);
+        }}
+      >
+        Only in {letter}
+      </Button>
+      {said.changed_here || said.changed_everywhere ? (
+        <Button
+          look="quiet"
+          className="px-1"
+          onClick={() => {
+            onKeep("", said.changed_here);
+          }}
+        >
+          Back to “{said.ours}”
+        </Button>
+      ) : null}
+    </form>
+  );
+}

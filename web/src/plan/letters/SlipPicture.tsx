@@ -1,0 +1,34 @@
+/** A slip as it is written: where each stroke begins, and which way the pen sets off. */
+import type { Picture } from "../../api/client";
+import { useClassroom } from "../../api/queries";
+import { boxOf, headingAt, viewBoxOf, viewOf } from "../../ink/geometry";
+import { PenLine } from "../../ink/PenLine";
+import { RuledLines } from "../../ink/RuledLines";
+
+/** Share of a stroke at which its arrow stands: past the start, before its first turn. */
+const SET_OFF = 0.18;
+
+export function SlipPicture({ picture }: { picture: Picture }) {
+  const lines = useClassroom().data?.lines ?? [];
+  const view = viewOf(lines, boxOf(picture.strokes), 0.45);
+  return (
+    <svg viewBox={viewBoxOf(view)} className="mx-auto h-32 w-auto" aria-hidden>
+      <RuledLines lines={lines} />
+      {picture.strokes.map((points, at) => {
+        const { at: place, deg } = headingAt(points, SET_OFF);
+        const [x, y] = points[0] ?? [0, 0];
+        return (
+          <g key={at}>
+            <PenLine points={points} width={0.11} />
+            <circle cx={x} cy={-y} r={0.12} className="fill-ember" />
+            <path
+              d="M-0.13 -0.15L0.17 0L-0.13 0.15Z"
+              transform={`translate(${place[0]} ${-place[1]}) rotate(${-deg})`}
+              className="fill-ember"
+            />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
