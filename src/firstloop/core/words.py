@@ -16,7 +16,7 @@ from firstloop.core.ruling import Ruling
 GAP = 0.3
 """u between letters that do not join: about the space inside an n, less for its round sides."""
 
-JOIN_GAP = 0.48
+JOIN_GAP = 0.54
 """u between the bodies of letters that join, lead-ins and flicks not counted."""
 
 FLATTEST_TOP_JOIN_DEG = 35.0
@@ -25,8 +25,12 @@ FLATTEST_TOP_JOIN_DEG = 35.0
 TURN_RADIUS = 0.13
 """u: how tightly the pen turns up from the base line; flicks turn as tightly."""
 
-LOW_DIP = 0.5
-"""u: a top join dips to here before e, which begins in the middle."""
+FROM_THE_MIDDLE, LOW_DIP = 0.8, 0.5
+"""u: a letter led in to below the first begins in the middle (e); a top join dips to the second
+before it."""
+
+ROOM = 1.6
+"""Flicks: with more room than this to the next letter, the pen goes out along the flick."""
 
 
 def word_script(word: str, hand: Hand) -> Script:
@@ -100,25 +104,28 @@ def _joining(turn: Node, flick: Move, lead_in: Move) -> Move:
     """The lead-in as it begins where the flick stood: on the base line, or at the top's dip."""
     first, *others = lead_in.nodes
     if turn.y is Level.BASE:
-        return replace(
-            lead_in, nodes=(*_turned_towards(turn, first), *lead_in.nodes), leave_deg=None
-        )
-    in_the_middle = nominal_height(first.y) < 0.8
+        way_up = _way_up(turn, flick, first)
+        return replace(lead_in, nodes=(*way_up, *lead_in.nodes), leave_deg=None)
+    in_the_middle = nominal_height(first.y) < FROM_THE_MIDDLE
     dip = replace(flick.nodes[0], y=LOW_DIP) if in_the_middle else flick.nodes[0]
     if not in_the_middle and first.heading_deg is not None:
         first = replace(first, heading_deg=min(first.heading_deg, FLATTEST_TOP_JOIN_DEG))
     return Move(MoveKind.LEAD_IN, (dip, first, *others), flick.leave_deg)
 
 
-def _turned_towards(turn: Node, first: Node) -> tuple[Node, ...]:
-    """The pen, level on the base line, turned towards where it is going: an arc of TURN_RADIUS.
+def _way_up(turn: Node, flick: Move, first: Node) -> tuple[Node, ...]:
+    """What the pen passes on its way from the base line to the next letter.
 
-    (Without a heading it came straight along the line.) A tail's loop comes up through the base
-    line; it needs no turning.
+    With room, it goes out along the flick, so that it clears the letter it leaves (the mouth of c).
+    Without, or on to an e, it turns up at once, in an arc of TURN_RADIUS. (Without a heading it
+    came straight along the line.) A tail's loop comes up through the base line and needs no turn.
     """
     if turn.heading_deg not in (None, 0.0):
         return ()
-    away = math.atan2(nominal_height(first.y), first.x - turn.x)
+    out, height = flick.end, nominal_height(first.y)
+    if height > FROM_THE_MIDDLE and first.x - turn.x > ROOM * (out.x - turn.x):
+        return (out,)
+    away = math.atan2(height, first.x - turn.x)
     x, y = turn.x + TURN_RADIUS * math.sin(away), TURN_RADIUS * (1.0 - math.cos(away))
     return (Node(x, y, math.degrees(away)),)
 

@@ -55,6 +55,11 @@ SHARED = {
         "plain": None,
         "barred": "0,top; cross .84,top; slope .26,base // .22,1; cross .76,1",
     },
+    "8": {
+        "left first": None,
+        "right first": ".1,1.52; round@72 .45,top,E .8,1.46,S; slope .44,1.01,-144 0,.5,S; "
+        "wheel .45,base,E .9,.5,N; slope .44,1.01,142 .1,1.52,92",
+    },
     "9": {
         "straight stem": None,
         "curved stem": ".84,1.46; round@104 .44,top,W .02,1.4,S .41,.92,E .84,1.34,N; "
@@ -71,7 +76,7 @@ JOINED = {
     },
     "q": {
         "straight tail": None,
-        "flicked tail": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S "
+        "flicked tail": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S "
         ".44,base,E .88,.42,N; rise .88,mid; drop .88,-.72; curl 1.03,drop,E 1.2,-.72,50",
     },
     "v": {

@@ -18,7 +18,7 @@ CAPITALS = {
     "N": "0,top; drop 0,base // 0,top; slope 1.1,base; rise 1.1,top",
     "O": ".7,top; round@W 0,.95,S .67,base,E 1.34,.95,N .7,top,W",
     "P": "0,top; drop 0,base // 0,top; wheel .42,top .9,1.42,S .42,.94,W 0,.94",
-    "Q": ".7,top; round@W 0,.95,S .67,base,E 1.34,.95,N .7,top,W // .86,.44; slope 1.38,-.1",
+    "Q": ".7,top; round@W 0,.95,S .67,base,E 1.34,.95,N .7,top,W // .84,.46; slope 1.34,base",
     "R": "0,top; drop 0,base // 0,top; wheel .42,top .9,1.42,S .42,.94,W .02,.94; "
     "slope@E .36,.94; slope 1,base",
     "S": ".92,1.55; round@122 .5,top,W .08,1.44,S; slope .5,.98,-24 .96,.49,S; "

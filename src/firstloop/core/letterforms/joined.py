@@ -6,19 +6,19 @@ turn on the base line, or after o r v w b at the dip below the mid line. Letters
 """
 
 JOINED = {
-    "a": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S .44,base,E "
+    "a": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,mid; drop .88,.22 1.04,base,E; flick 1.26,.3,52",
     "b": "-.42,base; lead-in@42 0,top,78; drop 0,.28; scoop .36,base,E "
     ".8,.5,N .46,.96,W .2,.86,210; "
     "flick@-40 .7,.82,E .98,.96,32",
     "c": "-.3,base; lead-in@40 .46,mid,E .78,.88,-40; round@140 .46,mid,W 0,.5,S .5,base,E; "
     "flick .86,.26,48",
-    "d": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S .44,base,E "
+    "d": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,top; drop .88,.22 1.04,base,E; flick 1.26,.3,52",
     "e": "-.34,base; lead-in@18 .8,.66,74; round .46,mid,W 0,.48,S .47,base,E; flick .84,.26,48",
     "f": "-.3,base; lead-in@40 .12,1.2,74 .42,top,E .62,1.72,-60; round@120 .42,top,W .2,1.5,S; "
     "drop .2,.22 .36,base,E; flick .58,.3,52 // 0,mid; cross .5,mid",
-    "g": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S .44,base,E "
+    "g": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,mid; drop .88,-.5; hook .46,drop,W .04,-.72,130",
     "h": "-.42,base; lead-in@42 0,top,78; drop 0,base; back 0,branch; "
     "arch .4,mid,E .75,.56,S .75,.22 .91,base,E; flick 1.13,.3,52",
@@ -38,7 +38,7 @@ JOINED = {
     ".92,.5,N .54,.99,168; flick@-58 .82,.87,E 1.08,.97,32",
     "p": "-.42,base; lead-in@38 0,mid,62; drop 0,drop; back 0,branch; "
     "wheel .42,mid,E .88,.5,S .42,base,W 0,.2,125",
-    "q": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S .44,base,E "
+    "q": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,mid; drop .88,drop",
     "r": "-.42,base; lead-in@38 0,mid,62; drop 0,base; back 0,branch; arm .34,mid,E .48,.94,-46; "
     "flick .68,.86,E .92,.96,32",
@@ -49,12 +49,12 @@ JOINED = {
     "0,mid; cross .48,mid",
     "u": "-.42,base; lead-in@38 0,mid,62; scoop 0,.44 .35,base,E .75,.4,N .75,mid; "
     "drop .75,.22 .91,base,E; flick 1.13,.3,52",
-    "v": "-.42,base; lead-in@38 0,mid,62; slope .33,base; slope .66,mid; "
-    "flick@-52 .88,.87,E 1.12,.97,32",
-    "w": "-.42,base; lead-in@38 0,mid,62; slope .27,base; slope .54,mid; slope .81,base; "
-    "slope 1.08,mid; flick@-52 1.3,.87,E 1.54,.97,32",
-    "x": "-.42,base; lead-in@38 0,mid,58; slope .48,.28 .74,base,E; flick .96,.28,50 // "
-    ".66,mid; slope .02,base",
+    "v": "-.42,base; lead-in@38 .04,mid,E; slope .15,.86,-68 .4,base; slope .74,mid; "
+    "flick@-52 .96,.87,E 1.2,.97,32",
+    "w": "-.42,base; lead-in@38 .04,mid,E; slope .14,.86,-72 .36,base; slope .62,mid; "
+    "slope .88,base; slope 1.14,mid; flick@-52 1.36,.87,E 1.6,.97,32",
+    "x": "-.42,base; lead-in@38 .03,mid,E; slope .15,.88,-56 .5,.28,-50 .8,base,E; "
+    "flick 1.02,.28,50 // .7,mid; slope .02,base",
     "y": "-.42,base; lead-in@38 0,mid,62; scoop 0,.44 .35,base,E .75,.4,N .75,mid; "
     "drop .75,-.5; hook .37,drop,W -.02,-.72,130",
     "z": "-.42,base; lead-in@38 0,mid,58; cross .6,mid; slope 0,base; cross .5,base; "
@@ -66,7 +66,7 @@ LOOPED = JOINED | {
     "scoop .36,base,E .8,.5,N .46,.96,W .2,.86,210; flick@-40 .7,.82,E .98,.96,32",
     "f": "-.4,base; lead-in@32 .25,1.2,76; loop .14,top,W 0,1.5,S; drop 0,-.55; "
     "loop .16,drop,E .32,-.58,N .06,base,148; cross .28,base; flick .54,.28,52",
-    "g": "-.3,base; lead-in@40 .46,mid,E .8,.87,-38; round@142 .46,mid,W 0,.49,S .44,base,E "
+    "g": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,mid; drop .88,-.55; loop .68,drop,W .5,-.7,N .94,base,40; "
     "flick 1.24,.34,50",
     "h": "-.4,base; lead-in@32 .25,1.2,76; loop .14,top,W 0,1.5,S; drop 0,base; back 0,branch; "
