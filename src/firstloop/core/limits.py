@@ -82,14 +82,14 @@ LIMITS = {
         0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
     ),
     Code.WIDTH: Limit(
-        0.4,
-        0.6,
+        0.5,
+        0.75,
         "ratio - 1",
         "Hands differ by a quarter; half as wide again fills its neighbour's place.",
     ),
     Code.SLANT: Limit(14, 20, "degrees", "Contract: a lean within 12 degrees is everyone's."),
     Code.WOBBLE: Limit(
-        0.035, 0.05, "u", "Twice and three times what a steady beginner's tremor leaves."
+        0.015, 0.019, "u", "By trial: a beginner's tremor leaves up to 0.013, a shaking line 0.02."
     ),
     Code.SHAPE_OFF: Limit(
         0.2,
@@ -148,3 +148,56 @@ matching on the longest letter."""
 LIFT_SEARCH = 0.6
 """u of ink around a matched pen-up in which the ink's own is looked for: a pen-up is never
 mistaken for another, so the search is wider than for corners."""
+
+COVERED, COVERED_DOT, ON_TOP = 0.22, 0.35, 0.15
+"""u: ink this near a part of the letter was written for it; a dot may stand further off; ink this
+near to where there is ink already goes over it."""
+
+MOSTLY_COVERED = 0.7
+"""Share of a stroke: with less ink than this it is not there."""
+
+GONE_OVER = 0.7
+"""Share of a stroke: one of which more was there already goes over what was written."""
+
+NOT_OF_THE_LETTER = 0.3
+"""u, on average: a stroke this far from all strokes of the letter is none of them."""
+
+TURNED_ROUND = 0.65
+"""A stroke was written from its end if it lies this much nearer to the model that way round."""
+
+CLEARLY = 0.05
+"""u²: ink that lies this well on the class's own form is looked at as no other."""
+
+LEFT_OVER = (0.1, 0.2, 0.3, 0.4)
+"""Shares of the ink's length that may be left over when the letter is done: a curl, a hump."""
+
+CLEARLY_LEFT_OVER = 0.5
+"""Something is left over if without it the ink costs less than this share of its cost whole."""
+
+DOUBTFUL = 0.06
+"""u²: above this the ink is tried in the mirror and turned round as well."""
+
+CLEARLY_TURNED = 0.6
+"""Ink is mirrored or turned if that way round it costs less than this share of what it costs as it
+stands."""
+
+ROUND_START = 0.45
+"""u along a curve: a round may begin this late; a c begun at its crown is still a good c."""
+
+THERE_AT_ALL = 0.25
+"""Share of a part's length: with less ink than this it was left out."""
+
+SLACK = 0.35
+"""Share of the last part's length by which it may be longer before it counts as something more."""
+
+UPRIGHT_ENOUGH = 0.5
+"""u of stem in all, from which a lean can be told."""
+
+SMOOTH_RUN = 0.12
+"""u: the Gaussian that gives the smooth course of a line; swings shorter than this are a shake."""
+
+CORNER = 2.0
+"""Turn in radians a u from which the line is a corner or a tight turn, where smoothing cuts it."""
+
+SAME_OTHER_WAY_UP = 0.02
+"""u²: a letter that differs from its mirror image by less (n, t, T) is not seen to be mirrored."""

@@ -1,6 +1,11 @@
 """The check: explain first, then measure, then say it as a teacher would."""
 
-from firstloop.core.checking import direction, shape, size, wording
+import math
+from collections.abc import Sequence
+
+import numpy as np
+
+from firstloop.core.checking import direction, line, parts, shape, size, wording
 from firstloop.core.checking.explain import Explanation, explain, tidy
 from firstloop.core.checking.findings import (
     DIMENSION_OF,
@@ -12,44 +17,58 @@ from firstloop.core.checking.findings import (
     Result,
     Verdict,
 )
-from firstloop.core.checking.frame import frame_of
+from firstloop.core.checking.forms import forms_of
+from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.reading import Reading, read
+from firstloop.core.checking.turned import other_way_up
 from firstloop.core.ink import Ink
-from firstloop.core.letterforms import Hand, Letter, draw, find_script
-from firstloop.core.limits import LIMITS
+from firstloop.core.letterforms import Hand, Letter
+from firstloop.core.letterforms.hands import group_of
+from firstloop.core.limits import DOUBTFUL, LIMITS
 from firstloop.core.ruling import Ruling
 
-CHECKER_VERSION = "1"
+CHECKER_VERSION = "2"
 """Goes up whenever the same ink may get another answer."""
 
 _RANK = {code: rank for rank, code in enumerate(Code)}
 _WORST_FIRST = (Verdict.NOT_YET, Verdict.NEARLY)
 
 
-def check(ink: Ink, target: str, hand: Hand, ruling: Ruling) -> Result:
+def check(
+    ink: Ink, target: str, hand: Hand, ruling: Ruling, *, left_handed: bool = False
+) -> Result:
     """What there is to say of one letter written with a pen.
 
     Raises InkError where the ink cannot be a letter, UnknownLetterError where the hand has no
     such letter.
     """
     ink.require_a_letter()
-    letter = draw(find_script(target, hand), hand.proportions, ruling)
-    strokes = tidy(ink, letter)
-    path = Path.of(list(strokes))
-    explanation = explain(strokes, path, letter)
-    reading = read(path, letter, hand)
+    forms = forms_of(target, hand, ruling)
+    strokes = tidy(ink, forms[0])
+    explanation, leaning = _in_its_own_lean(explain(strokes, forms), forms, hand)
+    turned = None
+    if explanation.total > DOUBTFUL and group_of(target) != "mark":
+        turned = other_way_up(strokes, forms[0], explanation)
+    # What is left over is read as well: an n with a hump more is read as m.
+    seen = strokes if explanation.left_over else explanation.settled.as_made
+    reading = read(Path.of(list(seen)), forms[0], hand)
+    if turned is None:
+        found = [*leaning, *_measures(explanation, reading, left_handed)]
+    else:
+        measure, explanation = turned
+        found = [measure, *_sizes(explanation, frame_of(explanation))]
+    letter = explanation.letter
     measures = sorted(
-        _without_consequences(_measures(explanation, reading)),
+        _without_consequences(found, explanation),
         key=lambda m: (_WORST_FIRST.index(m.severity), _RANK[m.code]),
     )
     findings = tuple(_in_words(measure, letter) for measure in measures)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
-    other = next((m.other for m in measures if m.other), None)
     return Result(
         target=target,
         hand=hand.name,
-        reads_as=other or target,
+        reads_as=reading.nearest,
         way=explanation.way.name,
         verdict={dimension: _verdict(findings, dimension) for dimension in Dimension},
         findings=findings,
@@ -61,38 +80,105 @@ def check(ink: Ink, target: str, hand: Hand, ruling: Ruling) -> Result:
     )
 
 
-def _measures(explanation: Explanation, reading: Reading) -> list[Measure]:
+def _in_its_own_lean(
+    explanation: Explanation, forms: Sequence[Letter], hand: Hand
+) -> tuple[Explanation, list[Measure]]:
+    """A letter that leans away is explained once more as if it stood: its lean is one thing, what
+    it is made of another. Its strokes were made in the order they were made."""
+    leaning = line.slant(explanation, hand)
+    if not any(measure.severity is Verdict.NOT_YET for measure in leaning):
+        return explanation, leaning if explanation.holds else []
+    lean = math.tan(math.radians(leaning[0].value))
+    shear = np.array([[1.0, 0.0], [-lean, 1.0]])
+    upright = tuple(stroke @ shear for stroke in explanation.settled.as_made)
+    again = explain(upright, forms)
+    if again.total < explanation.total:
+        return again, leaning
+    return explanation, leaning if explanation.holds else []
+
+
+def _measures(explanation: Explanation, reading: Reading, left_handed: bool) -> list[Measure]:
     """Everything measured that is beyond its limit, in no order."""
     other = shape.reads_as_other(reading)
     if not explanation.holds:
-        return other
+        return other or line.shape_off(explanation)
     frame = frame_of(explanation)
     return [
         *direction.start_place(explanation, frame),
-        *direction.stroke_direction(explanation),
+        *direction.stroke_order(explanation),
+        *direction.stroke_direction(explanation, left_handed),
         *direction.extra_lift(explanation),
         *shape.missing_part(explanation),
+        *shape.extra_part(explanation, frame),
+        *shape.open_gap(explanation),
         *shape.retrace_gap(explanation, frame),
+        *parts.part_length(explanation, frame),
+        *parts.uneven_parts(explanation),
+        *parts.dot_place(explanation, frame),
+        *parts.entry_missing(explanation),
+        *parts.exit_missing(explanation),
+        *parts.loop_cross(explanation, frame),
+        *line.wobble(explanation),
+        *line.shape_off(explanation),
         *other,
-        *size.off_base(explanation, frame),
-        *size.body_height(explanation, frame),
-        *size.reach_up(explanation, frame),
+        *_sizes(explanation, frame),
     ]
 
 
-def _without_consequences(measures: list[Measure]) -> list[Measure]:
-    """Drops what another finding already explains: one cause, one finding."""
+def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
+    return [
+        *size.off_base(explanation, frame),
+        *size.body_height(explanation, frame),
+        *size.reach_up(explanation, frame),
+        *size.reach_down(explanation, frame),
+        *size.width(explanation, frame),
+    ]
+
+
+_EXPLAINS: dict[Code, frozenset[Code]] = {
+    Code.STROKE_ORDER: frozenset({Code.START_PLACE, Code.EXTRA_LIFT}),
+    Code.START_PLACE: frozenset({Code.EXTRA_LIFT}),
+    Code.STROKE_DIRECTION: frozenset({Code.RETRACE_GAP, Code.EXTRA_LIFT, Code.OPEN_GAP}),
+    Code.EXTRA_LIFT: frozenset({Code.RETRACE_GAP}),
+    Code.MISSING_PART: frozenset({Code.WIDTH, Code.OPEN_GAP}),
+    Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
+    Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
+    Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
+    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH, Code.EXTRA_PART, Code.WIDTH}),
+    Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
+    Code.WIDTH: frozenset({Code.PART_LENGTH}),
+}
+"""What another finding already explains: one cause, one finding."""
+
+
+def _without_consequences(measures: list[Measure], explanation: Explanation) -> list[Measure]:
     codes = {measure.code for measure in measures if measure.severity is Verdict.NOT_YET}
     explained: set[Code] = set()
-    if Code.START_PLACE in codes:  # begun at the foot, the stem is pushed up and often left there
-        explained |= {Code.STROKE_DIRECTION, Code.EXTRA_LIFT}
-    if Code.STROKE_DIRECTION in codes:
-        explained |= {Code.RETRACE_GAP, Code.EXTRA_LIFT}
-    if Code.EXTRA_LIFT in codes:
-        explained.add(Code.RETRACE_GAP)
-    if Code.READS_AS_OTHER in codes:  # n with the stem of an h: it is the h that matters
-        explained |= {code for code in (Code.START_PLACE,) if _started_high(measures)}
+    for code in Code:  # the more important first; what is explained itself explains nothing
+        if code in codes and code not in explained:
+            explained |= _EXPLAINS.get(code, frozenset())
+    # Begun at the foot, the stem is pushed up: a round the other way is a thing of its own.
+    if Code.START_PLACE in codes and (
+        any(fault.code is Code.START_PLACE for fault in explanation.way.faults)
+        or _begins_reversed(explanation)
+    ):
+        explained.add(Code.STROKE_DIRECTION)
+    if Code.WIDTH in codes and not _began_at_another_end(explanation):
+        explained.add(Code.START_PLACE)
+    if codes - {Code.SHAPE_OFF}:
+        explained.add(Code.SHAPE_OFF)  # it is for what no other code says
+    if Code.READS_AS_OTHER in codes and _started_high(measures):
+        explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
     return [measure for measure in measures if measure.code not in explained]
+
+
+def _began_at_another_end(explanation: Explanation) -> bool:
+    return bool(explanation.settled.flipped) or bool(explanation.way.faults)
+
+
+def _begins_reversed(explanation: Explanation) -> bool:
+    first = explanation.written[0].piece.drawn.stroke
+    return first in explanation.settled.flipped
 
 
 def _started_high(measures: list[Measure]) -> bool:

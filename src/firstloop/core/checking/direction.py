@@ -1,4 +1,5 @@
-"""What is seen of direction: where it began, which way it ran, whether the pen was lifted."""
+"""What is seen of direction: where it began, in which order and which way it ran, whether the pen
+was lifted."""
 
 import numpy as np
 
@@ -6,43 +7,83 @@ from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
-from firstloop.core.limits import LIMITS
+from firstloop.core.limits import LIMITS, ROUND_START
+from firstloop.core.moves import MoveKind
+from firstloop.core.polyline import FloatArray
+
+ROUND = (MoveKind.ROUND, MoveKind.WHEEL)
 
 
 def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     """How far from the letter's start the pen was set down; negative: below it.
 
     A stem that begins at the right end but is too short or too long is not begun in the wrong
-    place: that is `reach_up`'s to say, so tall starts count only where the way says so.
+    place: that is `reach_up`'s to say, so tall starts count only where the pen began at another
+    end. Rounds may begin a little late on their way.
     """
-    letter, first = explanation.letter, explanation.written[0]
-    start = letter.moves[0].points[0]
-    wrong_end = any(fault.code is Code.START_PLACE for fault in explanation.way.faults)
-    if not wrong_end and (first.piece.backwards or start[1] > 1.0):
-        return []
-    off = (frame.place(first.ink)[0] - start) * frame.body
-    value = float(np.copysign(np.hypot(*off), off[1]))
+    settled, letter = explanation.settled, explanation.letter
+    first = explanation.written[0].piece.drawn.stroke
+    if settled.first != first:
+        return []  # another stroke was made first: `stroke_order` says so
+    start = letter.strokes[first][0].points[0]
+    flipped = first in settled.flipped
+    stem = {move.move.kind for move in letter.strokes[first]} == {MoveKind.DROP}
+    wrong_end = (flipped and (stem or settled.lifts > 0)) or any(
+        fault.code is Code.START_PLACE for fault in explanation.way.faults
+    )
+    if not wrong_end and (flipped or explanation.written[0].piece.backwards or start[1] > 1.0):
+        return []  # a whole letter from its end is `stroke_direction`'s to say
+    begun = frame.place(settled.start[None, :])[0]
+    off = (begun - _nearest_start(letter.strokes[first][0].points, begun)) * frame.body
+    sign = start[1] - begun[1]
+    value = float(np.copysign(np.hypot(*off), -sign))
     severity = LIMITS[Code.START_PLACE].severity(value)
-    return [Measure(Code.START_PLACE, value, severity, 0, 0)] if severity != Verdict.SECURE else []
+    if severity == Verdict.SECURE:
+        return []
+    return [Measure(Code.START_PLACE, value, severity, first, 0)]
 
 
-def stroke_direction(explanation: Explanation) -> list[Measure]:
+def _nearest_start(first_move: FloatArray, begun: FloatArray) -> FloatArray:
+    """Where the letter may begin: at the start of its first move, or a little later on a curve."""
+    if len(first_move) < 3:
+        return np.asarray(first_move[0])
+    allowed = first_move[polyline.distances_along(first_move) <= ROUND_START]
+    return np.asarray(allowed[int(np.argmin(np.hypot(*(allowed - begun).T)))])
+
+
+def stroke_order(explanation: Explanation) -> list[Measure]:
+    """How many pairs of strokes are in another order; slopes that cross may be made either way."""
+    settled = explanation.settled
+    kinds = {stroke[0].move.kind for stroke in explanation.letter.strokes}
+    either = kinds == {MoveKind.SLOPE} and len(explanation.letter.strokes) == 2
+    if not settled.swaps or (either and not settled.lifts):
+        return []
+    severity = LIMITS[Code.STROKE_ORDER].severity(settled.swaps)
+    return [Measure(Code.STROKE_ORDER, float(settled.swaps), severity, settled.first, 0)]
+
+
+def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measure]:
     """Share of each stroke's length that ran against its direction."""
     found = []
-    for index in range(len(explanation.letter.strokes)):
+    for index in sorted({w.piece.drawn.stroke for w in explanation.written}):
         own = [w for w in explanation.written if w.piece.drawn.stroke == index]
-        against = sum(polyline.length(w.ink) for w in own if w.piece.backwards)
-        share = against / max(sum(polyline.length(w.ink) for w in own), 1e-9)
+        if index in explanation.settled.flipped:
+            pulled = {w.piece.drawn.move.kind for w in own} == {MoveKind.CROSS}
+            share, move = (0.0 if pulled and left_handed else 1.0), 0
+        else:
+            against = [w for w in own if w.piece.backwards]
+            whole = max(sum(polyline.length(w.ink) for w in own), 1e-9)
+            share = sum(polyline.length(w.ink) for w in against) / whole
+            move = min((w.piece.drawn.index for w in against), default=0)
         severity = LIMITS[Code.STROKE_DIRECTION].severity(share)
         if severity != Verdict.SECURE:
-            move = min(w.piece.drawn.index for w in own if w.piece.backwards)
             found.append(Measure(Code.STROKE_DIRECTION, share, severity, index, move))
     return found
 
 
 def extra_lift(explanation: Explanation) -> list[Measure]:
     """How many times the pen was lifted where the letter goes on."""
-    lifts = len(explanation.strokes) - len(explanation.letter.strokes)
+    lifts = explanation.settled.lifts
     if lifts < 1:
         return []
     stroke, move = _lifted_before(explanation)
@@ -55,8 +96,10 @@ def _lifted_before(explanation: Explanation) -> tuple[int, int]:
     for fault in explanation.way.faults:
         if fault.code is Code.EXTRA_LIFT:
             return fault.stroke, fault.move
-    set_down = explanation.strokes[1][0]
+    of = explanation.settled.of
+    broken = next(at for at in range(1, len(of)) if of[at] == of[at - 1])
+    set_down = explanation.strokes[broken][0]
     for written in explanation.written:
         if (np.abs(written.ink - set_down).sum(axis=1) == 0.0).any():
             return written.piece.drawn.stroke, written.piece.drawn.index
-    return 0, 0
+    return of[broken], 0

@@ -1,6 +1,7 @@
 """Explains ink: picks the way it was written in, and says which ink was which move."""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import pairwise
 
@@ -9,13 +10,18 @@ import numpy.typing as npt
 
 from firstloop.core import polyline
 from firstloop.core.checking.match import Match, Models, Path, match
+from firstloop.core.checking.settle import Settled, settle
 from firstloop.core.checking.ways import Piece, Way, ways_of
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
+    CLEARLY,
+    CLEARLY_LEFT_OVER,
     CORNER_SEARCH,
+    DOUBTFUL,
     INK_SMOOTHING,
     INK_SPACING,
+    LEFT_OVER,
     LIFT_SEARCH,
     STRAY_STROKE,
     UNEXPLAINED,
@@ -37,14 +43,32 @@ class Written:
 class Explanation:
     """The way the ink was written in, its mean cost (u²), and the ink of each of its pieces.
 
-    `strokes` is the ink as it was measured: evenly spaced, tremor out, stray taps dropped.
+    The ink is evenly spaced, tremor out, stray taps dropped; `settled` says what was done to put
+    its strokes in order.
     """
 
     letter: Letter
     way: Way
     cost: float
     written: tuple[Written, ...]
-    strokes: tuple[FloatArray, ...]
+    settled: Settled
+    left_over: float = 0.0
+    """u of ink that came after the letter was done, and is in no piece."""
+
+    @property
+    def strokes(self) -> tuple[FloatArray, ...]:
+        """The ink in the letter's order."""
+        return self.settled.strokes
+
+    @property
+    def total(self) -> float:
+        """The cost with what had to be put right, for choosing between forms; u²."""
+        return self.cost + UNUSUAL_WAY * self.settled.oddities
+
+    @property
+    def is_right(self) -> bool:
+        """Whether it is clearly the letter, made in the right way."""
+        return not self.way.faults and not self.settled.oddities and self.cost < CLEARLY
 
     @property
     def holds(self) -> bool:
@@ -84,9 +108,9 @@ class _Prepared:
     ends: tuple[FloatArray, ...]
 
 
-@lru_cache(maxsize=512)
-def _prepared(letter: Letter) -> _Prepared:
-    ways = ways_of(letter)
+@lru_cache(maxsize=1024)
+def _prepared(letter: Letter, missing: frozenset[int]) -> _Prepared:
+    ways = ways_of(letter, missing)
     paths = [
         Path.of([np.vstack([piece.points for piece in stroke]) for stroke in way.strokes])
         for way in ways
@@ -96,15 +120,47 @@ def _prepared(letter: Letter) -> _Prepared:
     return _Prepared(ways, Models.of(paths), handicaps, tuple(end / end[-1] for end in ends))
 
 
-def explain(strokes: tuple[FloatArray, ...], path: Path, letter: Letter) -> Explanation:
-    """The way in which tidied ink was written, and which ink was which move.
+def explain(strokes: tuple[FloatArray, ...], forms: Sequence[Letter]) -> Explanation:
+    """How tidied ink was written, as the accepted form of the letter that explains it best.
 
-    `path` is the strokes thinned for matching.
+    The first form is the class's own; where it is clearly right, no other is looked at.
     """
-    known = _prepared(letter)
-    found = match(path, known.models, known.handicaps)
+    best = explain_as(strokes, forms[0])
+    for form in forms[1:]:
+        if best.is_right:
+            break
+        best = min(best, explain_as(strokes, form), key=lambda one: one.total)
+    return _without_left_over(strokes, best) if best.cost > DOUBTFUL else best
+
+
+def _without_left_over(strokes: tuple[FloatArray, ...], whole: Explanation) -> Explanation:
+    """The explanation of the ink up to where the letter is done, if it is clearly better."""
+    length = polyline.length(strokes[-1])
+    total = sum(polyline.length(stroke) for stroke in strokes)
+    best = whole
+    for share in LEFT_OVER:
+        rest = length - share * total
+        if rest < CORNER_SEARCH:
+            break
+        cut = strokes[-1][polyline.distances_along(strokes[-1]) <= rest]
+        tried = explain_as((*strokes[:-1], cut), whole.letter)
+        if tried.cost < CLEARLY_LEFT_OVER * whole.cost and tried.total < best.total:
+            best = replace(tried, left_over=share * total)
+    return best
+
+
+def explain_as(strokes: tuple[FloatArray, ...], letter: Letter) -> Explanation:
+    """The way in which tidied ink was written, and which ink was which move."""
+    settled = settle(strokes, letter)
+    known = _prepared(letter, settled.missing)
+    handicaps = known.handicaps
+    if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
+        strokes_of = np.array([len(way.strokes) for way in known.ways])
+        handicaps = handicaps - UNUSUAL_WAY * 1.5 * (strokes_of == len(settled.strokes))
+    found = match(Path.of(list(settled.strokes)), known.models, handicaps)
     way, ends = known.ways[found.best], known.ends[found.best]
-    return Explanation(letter, way, found.cost, _cut(strokes, way, ends, found), strokes)
+    written = _cut(settled.strokes, way, ends, found)
+    return Explanation(letter, way, found.cost, written, settled)
 
 
 def _cut(

@@ -42,6 +42,9 @@ def frame_of(explanation: Explanation) -> Frame:
     feet = [y for w in explanation.written for y in _feet(w)]
     crowns = [y for w in explanation.written for y in _crowns(w)]
     crowns = crowns or [y for w in explanation.written for y in _tips(w)]
+    crowns = crowns or _starts(explanation)
+    if crowns and not feet:  # a j stands on nothing: it hangs from where it starts
+        feet = [float(np.mean(crowns)) - 1.0]
     base = float(np.mean(feet)) if feet else 0.0
     body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(float(w.ink[:, 0].min()) for w in explanation.written)
@@ -51,7 +54,9 @@ def frame_of(explanation: Explanation) -> Frame:
 
 def _feet(written: Written) -> list[float]:
     """The ink's height where the move touches the base line."""
-    touches = any(node.y is Level.BASE for node in written.piece.drawn.move.nodes)
+    nodes = written.piece.drawn.move.nodes
+    # A loop crosses the base line on its way; its lowest ink is its tail's.
+    touches = {Level.BASE, Level.DROP} & {node.y for node in nodes} == {Level.BASE}
     return [float(written.ink[:, 1].min())] if touches else []
 
 
@@ -69,3 +74,15 @@ def _tips(written: Written) -> list[float]:
     """The ink's height where a move ends at the mid line; for letters that have no crown."""
     move = written.piece.drawn.move
     return [float(written.ink[:, 1].max())] if move.end.y is Level.MID else []
+
+
+def _starts(explanation: Explanation) -> list[float]:
+    """The ink's heights where strokes set off from the mid line; for letters without even that."""
+    letter = explanation.letter
+    return [
+        float(w.ink[0, 1])
+        for w in explanation.written
+        if w.piece.drawn.index == 0
+        and not w.piece.backwards
+        and letter.script.strokes[w.piece.drawn.stroke].start.y is Level.MID
+    ]

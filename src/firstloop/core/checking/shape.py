@@ -1,12 +1,14 @@
-"""What is seen of shape: parts that are missing, returns that leave their line, other letters."""
+"""What is seen of shape in its parts: missing or too many, open, off their own line."""
 
 import numpy as np
 
-from firstloop.core.checking.explain import Explanation
+from firstloop.core import polyline
+from firstloop.core.checking.closures import NEIGHBOURHOOD, Closure, closures
+from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.reading import Reading
-from firstloop.core.limits import LIMITS
+from firstloop.core.limits import LIMITS, SLACK, THERE_AT_ALL
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -14,35 +16,130 @@ RETURN_BAND = (0.15, 0.6)
 """Of the body: the heights between which going back is compared with coming down. Below it the
 pen is turning; above it an arch has begun to leave its stem (at 0.64)."""
 
+TURNING = 0.15
+"""u at either end of a way up: there the pen turns, and the two lines may part."""
+
+PARTS = {
+    MoveKind.ARCH,
+    MoveKind.ARM,
+    MoveKind.WHEEL,
+    MoveKind.ROUND,
+    MoveKind.SLOPE,
+    MoveKind.CROSS,
+    MoveKind.SCOOP,
+}
+"""Moves that make up a letter; stems and tails are told by how far they reach."""
+
 
 def missing_part(explanation: Explanation) -> list[Measure]:
-    """The moves that the way leaves out."""
-    return [
-        Measure(Code.MISSING_PART, 1.0, Verdict.NOT_YET, fault.stroke, fault.move)
+    """The moves that the way leaves out, the strokes that are not there, the moves with next to no
+    ink."""
+    places = [
+        (fault.stroke, fault.move)
         for fault in explanation.way.faults
         if fault.code is Code.MISSING_PART
     ]
+    places += [(stroke, 0) for stroke in sorted(explanation.settled.missing)]
+    places += [
+        (w.piece.drawn.stroke, w.piece.drawn.index)
+        for w in explanation.written
+        if _is_empty(w) and not explanation.settled.lifts  # cuts at a lift are not so sure
+    ]
+    return [Measure(Code.MISSING_PART, 1.0, Verdict.NOT_YET, *place) for place in places[:1]]
+
+
+def _is_empty(written: Written) -> bool:
+    length = polyline.length(written.piece.drawn.points)
+    is_part = written.piece.drawn.move.kind in PARTS and length > 2 * THERE_AT_ALL
+    return is_part and polyline.length(written.ink) < THERE_AT_ALL * length
+
+
+def extra_part(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """Strokes that do not belong, and what goes on after the letter is done; length in u."""
+    strokes = sum(polyline.length(stroke) for stroke in explanation.settled.extra)
+    last = explanation.written[-1]
+    model = polyline.length(last.piece.points)
+    beyond = polyline.length(last.ink) / frame.body - (1.0 + SLACK) * model
+    if last.piece.drawn.move.kind is MoveKind.CROSS:
+        beyond = 0.0  # a bar that goes on is too long a bar
+    value = strokes + max(0.0, beyond) + explanation.left_over
+    severity = LIMITS[Code.EXTRA_PART].severity(value)
+    if severity == Verdict.SECURE:
+        return []
+    drawn = last.piece.drawn
+    return [Measure(Code.EXTRA_PART, value, severity, drawn.stroke, drawn.index)]
+
+
+def open_gap(explanation: Explanation) -> list[Measure]:
+    """The widest gap (u) at a place where the letter closes."""
+    gaps = [
+        (gap, closure)
+        for closure in closures(explanation.letter)
+        if (gap := _gap(explanation, closure)) is not None
+    ]
+    if not gaps:
+        return []
+    value, closure = max(gaps, key=lambda pair: pair[0])
+    severity = LIMITS[Code.OPEN_GAP].severity(value)
+    if severity == Verdict.SECURE:
+        return []
+    return [Measure(Code.OPEN_GAP, value, severity, closure.stroke, closure.move)]
+
+
+def _gap(explanation: Explanation, closure: Closure) -> float | None:
+    """u from an end to the part it should touch; None where either was not written."""
+    own = explanation.find(closure.stroke, closure.move)
+    touched = explanation.find(*closure.onto)
+    if own is None or touched is None:
+        return None
+    at_start = closure.at_start != own.piece.backwards
+    end = _end_of(own.ink, at_start)
+    if touched is own:
+        half = len(own.ink) // 2
+        parts = [own.ink[half:] if at_start else own.ink[:half]]
+    else:
+        stroke, index = closure.onto
+        beside = [explanation.find(stroke, index + by) for by in (-1, 0, 1)]
+        parts = [w.ink for w in beside if w is not None and w is not own]
+    apart = np.vstack(parts)[:, None] - end[None]
+    return float(np.hypot(apart[..., 0], apart[..., 1]).min())
+
+
+def _end_of(ink: FloatArray, at_start: bool) -> FloatArray:
+    """The ink near an end: where it goes past what it should touch, it has touched it."""
+    along = polyline.distances_along(ink if at_start else ink[::-1])
+    near = along <= min(NEIGHBOURHOOD, 0.4 * float(along[-1]))
+    return ink[near] if at_start else ink[::-1][near]
 
 
 def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:
     """The widest gap (u) that 'back along the same line' leaves to the line it should follow."""
     found = []
-    for down, back in zip(explanation.written, explanation.written[1:], strict=False):
-        drawn = back.piece.drawn
-        if drawn.move.kind is not MoveKind.BACK or down.piece.drawn.stroke != drawn.stroke:
+    for first, second in zip(explanation.written, explanation.written[1:], strict=False):
+        kinds = (first.piece.drawn.move.kind, second.piece.drawn.move.kind)
+        if first.piece.drawn.stroke != second.piece.drawn.stroke:
             continue
-        coming_down = down.ink[int(np.argmax(down.ink[:, 1])) :]  # of an arch, its leg
-        value = _widest_gap(frame.place(coming_down), frame.place(back.ink)) * frame.body
-        severity = LIMITS[Code.RETRACE_GAP].severity(value)
+        one, other = frame.place(first.ink), frame.place(second.ink)
+        if kinds[1] is MoveKind.BACK:
+            coming_down = one[int(np.argmax(one[:, 1])) :]  # of an arch, its leg
+            value = _widest_gap(coming_down, other, RETURN_BAND)
+        elif kinds == (MoveKind.RISE, MoveKind.DROP):
+            band = (float(one[:, 1].min()) + TURNING, float(one[:, 1].max()) - TURNING)
+            value = _widest_gap(one, other, band)
+        else:
+            continue
+        severity = LIMITS[Code.RETRACE_GAP].severity(value * frame.body)
         if severity != Verdict.SECURE:
-            found.append(Measure(Code.RETRACE_GAP, value, severity, drawn.stroke, drawn.index))
+            drawn = second.piece.drawn
+            place = (drawn.stroke, drawn.index)
+            found.append(Measure(Code.RETRACE_GAP, value * frame.body, severity, *place))
     return found
 
 
-def _widest_gap(down: FloatArray, back: FloatArray) -> float:
+def _widest_gap(down: FloatArray, back: FloatArray, band: tuple[float, float]) -> float:
     """The widest sideways distance between two branches at one height within the band."""
-    low = max(RETURN_BAND[0], float(down[:, 1].min()), float(back[:, 1].min()))
-    high = min(RETURN_BAND[1], float(down[:, 1].max()), float(back[:, 1].max()))
+    low = max(band[0], float(down[:, 1].min()), float(back[:, 1].min()))
+    high = min(band[1], float(down[:, 1].max()), float(back[:, 1].max()))
     if high <= low:
         return 0.0
     heights = np.linspace(low, high, 12)

@@ -1,10 +1,12 @@
 """What is seen of size: on the line, the body filled, the tall part up to its line."""
 
+import numpy as np
+
 from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
 from firstloop.core.limits import LIMITS
-from firstloop.core.moves import Level
+from firstloop.core.moves import Level, MoveKind
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
@@ -30,6 +32,48 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
     reached = float(max(tall)) - frame.base
     as_drawn, as_scaled = reached - line, reached - line * frame.body
     return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
+
+
+def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How far a tail passes (+) or falls short of (-) the drop line, measured as `reach_up` is."""
+    line = explanation.letter.ruling.drop
+    tails = [w.ink[:, 1].min() for w in explanation.written if _reaches(w, Level.DROP)]
+    if not tails:
+        return []
+    reached = float(min(tails)) - frame.base
+    as_drawn, as_scaled = line - reached, line * frame.body - reached
+    return _judged(Code.REACH_DOWN, min(as_drawn, as_scaled, key=abs))
+
+
+def width(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How much wider (+) or narrower the letter is than its model at the size of its body; its bars
+    are left out, for their length is their own."""
+    body = [w for w in explanation.written if not _is_a_bar(explanation, w)]
+    if not body:
+        return []
+    ink = np.concatenate([w.ink[:, 0] for w in body])
+    model = np.concatenate([w.piece.points[:, 0] for w in body])
+    if np.ptp(model) < NARROW:
+        return []
+    ratio = max(float(np.ptp(ink) / (np.ptp(model) * frame.body)), 0.05)
+    severity = LIMITS[Code.WIDTH].severity(max(ratio, 1.0 / ratio) - 1.0)
+    if severity == Verdict.SECURE:
+        return []
+    return [Measure(Code.WIDTH, ratio - 1.0, severity, 0, 0)]
+
+
+def _is_a_bar(explanation: Explanation, written: Written) -> bool:
+    drawn = written.piece.drawn
+    alone = len(explanation.letter.strokes[drawn.stroke]) == 1
+    return alone and drawn.move.kind in (MoveKind.CROSS, MoveKind.DOT)
+
+
+NARROW = 0.45
+"""u: of narrower letters, i and l, the width is that of a line."""
+
+
+def _reaches(written: Written, level: Level) -> bool:
+    return any(node.y is level for node in written.piece.drawn.move.nodes)
 
 
 def _reaches_the_top(explanation: Explanation, written: Written) -> bool:

@@ -50,15 +50,20 @@ class Way:
 Pieces = tuple[Piece, ...]
 
 
-def ways_of(letter: Letter) -> tuple[Way, ...]:
-    """All ways for a letter, the right one first."""
+def ways_of(letter: Letter, missing: frozenset[int] = frozenset()) -> tuple[Way, ...]:
+    """All ways for the strokes of a letter that are there, the right one first.
+
+    Strokes made in another order or from their end are put right before (`settle`); the ways are
+    how the moves within a stroke are made.
+    """
+    indices = [index for index in range(len(letter.strokes)) if index not in missing]
     right = tuple(
-        tuple(Piece(drawn, drawn.points) for drawn in stroke) for stroke in letter.strokes
+        tuple(Piece(drawn, drawn.points) for drawn in letter.strokes[index]) for index in indices
     )
     ways = [Way("right", right)]
-    for index, stroke in enumerate(right):
-        for name, strokes, faults in _stroke_ways(index, stroke):
-            ways.append(Way(name, right[:index] + strokes + right[index + 1 :], faults))
+    for at, index in enumerate(indices):
+        for name, strokes, faults in _stroke_ways(index, right[at]):
+            ways.append(Way(name, right[:at] + strokes + right[at + 1 :], faults))
     return tuple(ways)
 
 
@@ -69,7 +74,7 @@ def _stroke_ways(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     yield from _begun_at_the_foot(index, stroke)
     yield from _lifted_for_going_back(index, stroke)
     yield from _part_left_out(index, stroke)
-    yield from _backwards(index, stroke)
+    yield from _round_the_wrong_way(index, stroke)
 
 
 def _begun_at_the_foot(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
@@ -93,8 +98,11 @@ def _begun_at_the_foot(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
 
 
 def _lifted_for_going_back(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
-    """In place of going back along the stem the pen is lifted and set down at the branch."""
-    for at in _backs(stroke):
+    """In place of going back along the stem the pen is lifted and set down at the branch; or at the
+    top of the stem, where it should have gone up to it."""
+    kinds = _kinds(stroke)
+    ups = [at for at in range(1, len(kinds) - 1) if kinds[at : at + 2] == _UP_AND_DOWN]
+    for at in (*_backs(stroke), *ups):
         yield (
             "lifted in place of going back",
             (stroke[:at], stroke[at + 1 :]),
@@ -115,15 +123,18 @@ def _part_left_out(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
         )
 
 
-def _backwards(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
-    """The whole stroke is drawn from its end to its start. A dot has neither."""
-    if set(_kinds(stroke)) == {MoveKind.DOT}:
-        return
-    yield (
-        "backwards",
-        (tuple(_reversed(piece) for piece in reversed(stroke)),),
-        (Fault(Code.STROKE_DIRECTION, index, 0),),
-    )
+def _round_the_wrong_way(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
+    """A round or bowl is made the other way about, and the rest as it should be."""
+    for at, kind in enumerate(_kinds(stroke)):
+        if kind in (MoveKind.ROUND, MoveKind.WHEEL) and len(stroke) > 1:
+            yield (
+                "round the wrong way",
+                ((*stroke[:at], _reversed(stroke[at]), *stroke[at + 1 :]),),
+                (Fault(Code.STROKE_DIRECTION, index, at),),
+            )
+
+
+_UP_AND_DOWN = (MoveKind.RISE, MoveKind.DROP)
 
 
 def _kinds(stroke: Pieces) -> tuple[MoveKind, ...]:

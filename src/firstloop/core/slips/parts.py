@@ -114,7 +114,7 @@ def _one_hump_more(script: Script) -> Script:
 
 def _gone_over_again(strokes: Strokes) -> Strokes:
     """The first part of the letter is drawn a second time, a little beside the first."""
-    path = strokes[0]
+    path = polyline.respace(strokes[0], 0.02)
     again = path[polyline.distances_along(path) < 0.9] + np.array([0.07, -0.02])
     return (*strokes, again)
 

@@ -37,7 +37,7 @@ def _leaning(degrees: float) -> Redraw:
 
 
 def _has_an_upright(script: Script) -> bool:
-    return bool(UPRIGHT & {move.kind for move in script.moves})
+    return script.letter not in "G?!" and bool(UPRIGHT & {move.kind for move in script.moves})
 
 
 def _shaking(strokes: Strokes) -> Strokes:

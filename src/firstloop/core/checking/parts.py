@@ -1,0 +1,122 @@
+"""What is seen of single parts against their model: their length, their match, their place."""
+
+import numpy as np
+
+from firstloop.core import polyline
+from firstloop.core.checking.explain import Explanation, Written
+from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.frame import Frame
+from firstloop.core.limits import LIMITS
+from firstloop.core.moves import MoveKind
+from firstloop.core.polyline import FloatArray
+
+
+def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """Arms, and bars that are strokes of their own, longer or shorter than their model."""
+    found = []
+    for written in explanation.written:
+        drawn = written.piece.drawn
+        alone = len(explanation.letter.strokes[drawn.stroke]) == 1
+        if drawn.move.kind is not MoveKind.ARM and not (
+            drawn.move.kind is MoveKind.CROSS and alone
+        ):
+            continue
+        ratio = _across(written.ink) / (_across(written.piece.points) * frame.body)
+        found += _judged(Code.PART_LENGTH, ratio, written)
+    return found
+
+
+def uneven_parts(explanation: Explanation) -> list[Measure]:
+    """Humps and valleys that should match: the widest against the narrowest, minus one. A valley
+    is two slopes, for where one ends and the next begins children are not so exact."""
+    for kind, in_a_part in ((MoveKind.ARCH, 1), (MoveKind.SCOOP, 1), (MoveKind.SLOPE, 2)):
+        same = [w for w in explanation.written if w.piece.drawn.move.kind is kind]
+        if len(same) < 2 * in_a_part or len({w.piece.drawn.stroke for w in same}) > 1:
+            continue
+        widths = [
+            _across(np.vstack([w.ink for w in same[at : at + in_a_part]]))
+            for at in range(0, len(same), in_a_part)
+        ]
+        value = max(widths) / min(widths) - 1.0
+        severity = LIMITS[Code.UNEVEN_PARTS].severity(value)
+        if severity != Verdict.SECURE:
+            drawn = same[int(np.argmax(widths)) * in_a_part].piece.drawn
+            return [Measure(Code.UNEVEN_PARTS, value, severity, drawn.stroke, drawn.index)]
+    return []
+
+
+def dot_place(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How far (u) a dot is from its place over the stem."""
+    for written in explanation.written:
+        if written.piece.drawn.move.kind is not MoveKind.DOT:
+            continue
+        at = frame.place(written.ink).mean(axis=0)
+        value = float(np.hypot(*(at - written.piece.points.mean(axis=0)))) * frame.body
+        severity = LIMITS[Code.DOT_PLACE].severity(value)
+        if severity != Verdict.SECURE:
+            drawn = written.piece.drawn
+            return [Measure(Code.DOT_PLACE, value, severity, drawn.stroke, drawn.index)]
+    return []
+
+
+def entry_missing(explanation: Explanation) -> list[Measure]:
+    """Joined hands: the share of the lead-in that is not there."""
+    return _lacking(explanation, MoveKind.LEAD_IN, Code.ENTRY_MISSING)
+
+
+def exit_missing(explanation: Explanation) -> list[Measure]:
+    """Joined hands: the share of the flick that is not there; in print a flick may be left out."""
+    joined = any(w.piece.drawn.move.kind is MoveKind.LEAD_IN for w in explanation.written)
+    return _lacking(explanation, MoveKind.FLICK, Code.EXIT_MISSING) if joined else []
+
+
+def _lacking(explanation: Explanation, kind: MoveKind, code: Code) -> list[Measure]:
+    for written in explanation.written:
+        drawn = written.piece.drawn
+        if drawn.move.kind is kind:
+            share = 1.0 - polyline.length(written.ink) / polyline.length(drawn.points)
+            severity = LIMITS[code].severity(max(0.0, share))
+            if severity != Verdict.SECURE:
+                return [Measure(code, share, severity, drawn.stroke, drawn.index)]
+    return []
+
+
+def loop_cross(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How far (u) above (+) or below its place a tail's loop crosses its stem."""
+    for stem, loop in zip(explanation.written, explanation.written[1:], strict=False):
+        drawn = loop.piece.drawn
+        if drawn.move.kind is not MoveKind.LOOP or stem.piece.drawn.move.kind is not MoveKind.DROP:
+            continue
+        meant = _crossing(stem.piece.points, loop.piece.points)
+        made = _crossing(frame.place(stem.ink), frame.place(loop.ink))
+        if meant is None or made is None:
+            continue
+        value = (made - meant) * frame.body
+        severity = LIMITS[Code.LOOP_CROSS].severity(value)
+        if severity != Verdict.SECURE:
+            return [Measure(Code.LOOP_CROSS, value, severity, drawn.stroke, drawn.index)]
+    return []
+
+
+def _crossing(stem: FloatArray, loop: FloatArray) -> float | None:
+    """The height at which a loop crosses its stem: where it comes nearest to it on its way back."""
+    down, back = polyline.respace(stem, 0.03), polyline.respace(loop, 0.03)
+    back = back[int(np.argmin(back[:, 1])) :]  # the turn at the bottom is past
+    if len(back) < 2:
+        return None
+    apart = np.hypot(*(down[:, None] - back[None]).transpose(2, 0, 1))
+    at = np.unravel_index(int(apart.argmin()), apart.shape)
+    return float(back[at[1], 1])
+
+
+def _across(points: FloatArray) -> float:
+    return max(float(np.ptp(points[:, 0])), 0.05)
+
+
+def _judged(code: Code, ratio: float, written: Written) -> list[Measure]:
+    """Half as long counts as much as twice as long."""
+    severity = LIMITS[code].severity(max(ratio, 1.0 / ratio) - 1.0)
+    if severity == Verdict.SECURE:
+        return []
+    drawn = written.piece.drawn
+    return [Measure(code, ratio - 1.0, severity, drawn.stroke, drawn.index)]
