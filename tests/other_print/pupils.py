@@ -117,7 +117,8 @@ def _shaken(shape: Shape, rng: Rng) -> Shape:
     return [
         path + 0.075 * np.column_stack([np.sin(a), np.cos(1.3 * a)])
         for path, a in (
-            (p, np.arange(len(p)) * 0.02 * 2 * np.pi / 0.22) for p in (_evenly(s, 0.02) for s in shape)
+            (p, np.arange(len(p)) * 0.02 * 2 * np.pi / 0.22)
+            for p in (_evenly(s, 0.02) for s in shape)
         )
     ]
 
@@ -144,7 +145,9 @@ def _bar_times(by: float) -> Change:
 def _above(line: float, by: float) -> Change:
     """What is above a line is longer or shorter."""
     return _each(
-        lambda s: np.column_stack([s[:, 0], np.where(s[:, 1] > line, line + by * (s[:, 1] - line), s[:, 1])])
+        lambda s: np.column_stack(
+            [s[:, 0], np.where(s[:, 1] > line, line + by * (s[:, 1] - line), s[:, 1])]
+        )
     )
 
 
@@ -186,15 +189,17 @@ from tests.other_print.glyphs import dot, hump, on, stem  # noqa: E402
 
 _FOOT_UP = {
     "n": [on(sticks((0, 0), (0, 0.62)), hump(0, 0.72))],
-    "m": [on(sticks((0, 0), (0, 0.62)), hump(0, 0.6), sticks((0.6, 0), (0.6, 0.62)), hump(0.6, 0.6))],
+    "m": [
+        on(sticks((0, 0), (0, 0.62)), hump(0, 0.6), sticks((0.6, 0), (0.6, 0.62)), hump(0.6, 0.6))
+    ],
     "h": [on(sticks((0, 0), (0, T), (0, 0.62)), hump(0, 0.72))],
     "r": [on(sticks((0, 0), (0, 0.62)), arc(0.3, 0.62, 0.3, 0.38, 180, 60))],
 }
 _OFF_STEM = {
     "n": [on(stem(0, 1), sticks((0, 0), (0.38, 0.8)), arc(0.65, 0.7, 0.3, 0.3, 160, 0), stem(0.95, 0.7))],
     "h": [on(stem(0, T), sticks((0, 0), (0.38, 0.8)), arc(0.65, 0.7, 0.3, 0.3, 160, 0), stem(0.95, 0.7))],
-    "m": [on(stem(0, 1), sticks((0, 0), (0.3, 0.8)), arc(0.5, 0.7, 0.22, 0.3, 150, 0), stem(0.72, 0.7),
-             sticks((0.72, 0), (1.02, 0.8)), arc(1.22, 0.7, 0.22, 0.3, 150, 0), stem(1.44, 0.7))],
+    "m": [on(stem(0, 1), sticks((0, 0), (0.4, 0.8)), arc(0.6, 0.7, 0.22, 0.3, 150, 0), stem(0.82, 0.7),
+             sticks((0.82, 0), (1.2, 0.8)), arc(1.4, 0.7, 0.22, 0.3, 150, 0), stem(1.62, 0.7))],
     "b": [on(stem(0, T), sticks((0, 0), (0.4, 0.7)), arc(0.6, 0.5, 0.4, 0.5, 130, -150))],
 }  # fmt: skip
 
@@ -248,7 +253,7 @@ SLIPS = (
     _slip("capital too small", "".join(CAPITAL) + "".join(DIGIT), _stretched(0.62, 0.62), "reach_up body_height",
           "width start_place reads_as_other"),
     _slip("tall part short", "bdhkl", _above(0.9, 0.35), "reach_up part_length reads_as_other", "start_place body_height shape_off"),
-    _slip("tall part too tall", "bdhklft", _above(1.0, 1.6), "reach_up part_length", "start_place dot_place"),
+    _slip("tall part too tall", "bdhklf", _above(1.0, 1.6), "reach_up part_length", "start_place dot_place"),
     _slip("n as tall as h", "n", _fixed(on(stem(0, T), sticks((0, 0), (0, 0.62)), hump(0, 0.72))),
           "reads_as_other reach_up part_length", "start_place"),
     _slip("tail too short", "gjpqy", _tail(0.35), "reach_down part_length", "reads_as_other"),
@@ -288,5 +293,7 @@ def slipped(rng: Rng, times: int) -> Iterator[tuple[Slip, str, Shape]]:
     """Every slip of every letter, this often, in one of the letter's shapes."""
     for slip, letter in slips():
         for k in range(times):
-            shape = SHAPES[letter][0 if slip.name.startswith("a round") else k % len(SHAPES[letter])]
+            shape = SHAPES[letter][
+                0 if slip.name.startswith("a round") else k % len(SHAPES[letter])
+            ]
             yield slip, letter, write(slip.change(shape, rng), rng)

@@ -82,14 +82,17 @@ LIMITS = {
         0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
     ),
     Code.WIDTH: Limit(
-        0.5,
-        0.75,
+        0.4,
+        0.55,
         "ratio - 1",
         "Hands differ by a quarter; half as wide again fills its neighbour's place.",
     ),
     Code.SLANT: Limit(14, 20, "degrees", "Contract: a lean within 12 degrees is everyone's."),
     Code.WOBBLE: Limit(
-        0.015, 0.019, "u", "By trial: a beginner's tremor leaves up to 0.013, a shaking line 0.02."
+        0.015,
+        0.018,
+        "u",
+        "By trial: beginners' tremor leaves up to 0.013, a line that shakes by 0.05 leaves 0.025.",
     ),
     Code.SHAPE_OFF: Limit(
         0.2,
@@ -149,18 +152,26 @@ LIFT_SEARCH = 0.6
 """u of ink around a matched pen-up in which the ink's own is looked for: a pen-up is never
 mistaken for another, so the search is wider than for corners."""
 
-COVERED, COVERED_DOT, ON_TOP = 0.22, 0.35, 0.15
-"""u: ink this near a part of the letter was written for it; a dot may stand further off; ink this
-near to where there is ink already goes over it."""
+SMALLEST_BOX = 0.3
+"""u: a box side below this is taken as this, so that a straight stem is not stretched."""
+
+COVERED, COVERED_DOT = 0.22, 0.35
+"""u: ink this near a part of the letter was written for it; a dot may stand further off."""
+
+ACROSS = 0.25
+"""u by which ink that crosses a part at right angles is as good as further off: a stem does not
+stand for the bar that crosses it."""
 
 MOSTLY_COVERED = 0.7
 """Share of a stroke: with less ink than this it is not there."""
 
-GONE_OVER = 0.7
-"""Share of a stroke: one of which more was there already goes over what was written."""
+ON_TOP, GONE_OVER, NOT_OF_THE_LETTER = 0.15, 0.85, 0.3
+"""u from other ink within which a stroke goes over it; share of the stroke that must; u, on
+average, at which a stroke stands beside the letter."""
 
-NOT_OF_THE_LETTER = 0.3
-"""u, on average: a stroke this far from all strokes of the letter is none of them."""
+SPARE = 1
+"""Of the points a stroke is compared by: one without which the letter lacks no more than this does
+not belong to it."""
 
 TURNED_ROUND = 0.65
 """A stroke was written from its end if it lies this much nearer to the model that way round."""
@@ -174,12 +185,22 @@ LEFT_OVER = (0.1, 0.2, 0.3, 0.4)
 CLEARLY_LEFT_OVER = 0.5
 """Something is left over if without it the ink costs less than this share of its cost whole."""
 
-DOUBTFUL = 0.06
-"""u²: above this the ink is tried in the mirror and turned round as well."""
+DOUBTFUL = 0.011
+"""u² from the letter's picture, above which the ink is tried in the mirror and turned round too."""
 
-CLEARLY_TURNED = 0.6
-"""Ink is mirrored or turned if that way round it costs less than this share of what it costs as it
-stands."""
+POORLY_EXPLAINED = 0.06
+"""u²: above this it is looked whether something comes after the letter is done."""
+
+TURNED_SHAPE, TURNED_WAY = (0.5, 0.75), (0.9, 0.6)
+"""Ink is mirrored or turned if that way up its shape costs less than a share of what it costs as it
+stands, and so does the way it was made: clearly less of the one asks for less of the other."""
+
+LOOKS_LIKE, AS_GOOD = 0.06, 1.5
+"""u²: above the first a shape is not the letter whichever way up. Ways up whose costs differ by
+less than the second factor are as good; how it was made decides between them."""
+
+ANOTHER_KIND = 0.012
+"""u²: what a digit must be nearer by to be read where a letter was asked for, and so on."""
 
 ROUND_START = 0.45
 """u along a curve: a round may begin this late; a c begun at its crown is still a good c."""
@@ -187,8 +208,8 @@ ROUND_START = 0.45
 THERE_AT_ALL = 0.25
 """Share of a part's length: with less ink than this it was left out."""
 
-SLACK = 0.35
-"""Share of the last part's length by which it may be longer before it counts as something more."""
+SLACK, SLACK_AT_LEAST = 0.15, 0.2
+"""Share of the last part's length, and u, by which it may be longer before it counts as more."""
 
 UPRIGHT_ENOUGH = 0.5
 """u of stem in all, from which a lean can be told."""
@@ -196,8 +217,9 @@ UPRIGHT_ENOUGH = 0.5
 SMOOTH_RUN = 0.12
 """u: the Gaussian that gives the smooth course of a line; swings shorter than this are a shake."""
 
-CORNER = 2.0
-"""Turn in radians a u from which the line is a corner or a tight turn, where smoothing cuts it."""
+MOST_OF_IT, SHORTEST, LONGEST_DETOUR = 0.65, 12, 3.0
+"""Share of the line over which it must shake; points, below which a stroke shows no shake; how much
+longer than its course a shaking line is taken to be at most."""
 
-SAME_OTHER_WAY_UP = 0.02
+SAME_OTHER_WAY_UP = 0.0115
 """u²: a letter that differs from its mirror image by less (n, t, T) is not seen to be mirrored."""

@@ -24,8 +24,8 @@ from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.turned import other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.letterforms.hands import group_of
 from firstloop.core.limits import DOUBTFUL, LIMITS
+from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
 CHECKER_VERSION = "2"
@@ -46,18 +46,20 @@ def check(
     ink.require_a_letter()
     forms = forms_of(target, hand, ruling)
     strokes = tidy(ink, forms[0])
-    explanation, leaning = _in_its_own_lean(explain(strokes, forms), forms, hand)
+    explanation = explain(strokes, forms)
+    reading = _read(explanation, strokes, target, hand, ruling)
     turned = None
-    if explanation.total > DOUBTFUL and group_of(target) != "mark":
-        turned = other_way_up(strokes, forms[0], explanation)
-    # What is left over is read as well: an n with a hump more is read as m.
-    seen = strokes if explanation.left_over else explanation.settled.as_made
-    reading = read(Path.of(list(seen)), forms[0], hand)
-    if turned is None:
-        found = [*leaning, *_measures(explanation, reading, left_handed)]
-    else:
+    if reading.cost > DOUBTFUL:
+        turned = other_way_up(strokes, forms, explanation)
+    if turned is not None:
         measure, explanation = turned
         found = [measure, *_sizes(explanation, frame_of(explanation))]
+    else:
+        leaning = line.slant(explanation, hand) if explanation.holds else []
+        if any(measure.severity is Verdict.NOT_YET for measure in leaning):
+            explanation = _upright(explanation, forms, leaning[0].value)
+            reading = _read(explanation, strokes, target, hand, ruling)
+        found = [*leaning, *_measures(explanation, reading, left_handed)]
     letter = explanation.letter
     measures = sorted(
         _without_consequences(found, explanation),
@@ -80,21 +82,24 @@ def check(
     )
 
 
-def _in_its_own_lean(
-    explanation: Explanation, forms: Sequence[Letter], hand: Hand
-) -> tuple[Explanation, list[Measure]]:
+def _read(
+    explanation: Explanation,
+    strokes: tuple[FloatArray, ...],
+    target: str,
+    hand: Hand,
+    ruling: Ruling,
+) -> Reading:
+    """What the letter reads as; with what was left over, as an n with a hump more is read as m."""
+    seen = strokes if explanation.left_over else explanation.settled.as_made
+    return read(Path.of(list(seen)), target, hand, ruling)
+
+
+def _upright(explanation: Explanation, forms: Sequence[Letter], lean_deg: float) -> Explanation:
     """A letter that leans away is explained once more as if it stood: its lean is one thing, what
-    it is made of another. Its strokes were made in the order they were made."""
-    leaning = line.slant(explanation, hand)
-    if not any(measure.severity is Verdict.NOT_YET for measure in leaning):
-        return explanation, leaning if explanation.holds else []
-    lean = math.tan(math.radians(leaning[0].value))
-    shear = np.array([[1.0, 0.0], [-lean, 1.0]])
-    upright = tuple(stroke @ shear for stroke in explanation.settled.as_made)
-    again = explain(upright, forms)
-    if again.total < explanation.total:
-        return again, leaning
-    return explanation, leaning if explanation.holds else []
+    it is made of another."""
+    shear = np.array([[1.0, 0.0], [-math.tan(math.radians(lean_deg)), 1.0]])
+    again = explain(tuple(stroke @ shear for stroke in explanation.settled.as_made), forms)
+    return again if again.total < explanation.total else explanation
 
 
 def _measures(explanation: Explanation, reading: Reading, left_handed: bool) -> list[Measure]:
@@ -109,7 +114,7 @@ def _measures(explanation: Explanation, reading: Reading, left_handed: bool) -> 
         *direction.stroke_direction(explanation, left_handed),
         *direction.extra_lift(explanation),
         *shape.missing_part(explanation),
-        *shape.extra_part(explanation, frame),
+        *shape.extra_part(explanation),
         *shape.open_gap(explanation),
         *shape.retrace_gap(explanation, frame),
         *parts.part_length(explanation, frame),
@@ -144,9 +149,11 @@ _EXPLAINS: dict[Code, frozenset[Code]] = {
     Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
     Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
     Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
-    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH, Code.EXTRA_PART, Code.WIDTH}),
+    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
     Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
-    Code.WIDTH: frozenset({Code.PART_LENGTH}),
+    Code.BODY_HEIGHT: frozenset({Code.WOBBLE}),
+    Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
+    Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
 }
 """What another finding already explains: one cause, one finding."""
 

@@ -56,10 +56,12 @@ def stroke_order(explanation: Explanation) -> list[Measure]:
     settled = explanation.settled
     kinds = {stroke[0].move.kind for stroke in explanation.letter.strokes}
     either = kinds == {MoveKind.SLOPE} and len(explanation.letter.strokes) == 2
-    if not settled.swaps or (either and not settled.lifts):
+    swaps = 0 if either and not settled.lifts else settled.swaps
+    swaps += sum(fault.code is Code.STROKE_ORDER for fault in explanation.way.faults)
+    if not swaps:
         return []
-    severity = LIMITS[Code.STROKE_ORDER].severity(settled.swaps)
-    return [Measure(Code.STROKE_ORDER, float(settled.swaps), severity, settled.first, 0)]
+    severity = LIMITS[Code.STROKE_ORDER].severity(swaps)
+    return [Measure(Code.STROKE_ORDER, float(swaps), severity, settled.first, 0)]
 
 
 def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measure]:

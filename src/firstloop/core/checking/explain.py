@@ -18,11 +18,11 @@ from firstloop.core.limits import (
     CLEARLY,
     CLEARLY_LEFT_OVER,
     CORNER_SEARCH,
-    DOUBTFUL,
     INK_SMOOTHING,
     INK_SPACING,
     LEFT_OVER,
     LIFT_SEARCH,
+    POORLY_EXPLAINED,
     STRAY_STROKE,
     UNEXPLAINED,
     UNUSUAL_WAY,
@@ -73,7 +73,7 @@ class Explanation:
     @property
     def holds(self) -> bool:
         """Whether the way explains the ink well enough for its moves to be measured."""
-        return self.cost < UNEXPLAINED
+        return self.cost < UNEXPLAINED * room_of(self.letter)
 
     def find(self, stroke: int, move: int) -> Written | None:
         """The ink of a move of the script, or None where the way leaves it out."""
@@ -82,6 +82,13 @@ class Explanation:
             if (drawn.stroke, drawn.index) == (stroke, move):
                 return written
         return None
+
+
+@lru_cache(maxsize=1024)
+def room_of(letter: Letter) -> float:
+    """u² that a letter fills, 1 at least: of a large letter the ink may lie further off."""
+    every = np.vstack(letter.paths())
+    return max(1.0, float(np.prod(np.ptp(every, axis=0))))
 
 
 def tidy(ink: Ink, letter: Letter) -> tuple[FloatArray, ...]:
@@ -130,7 +137,7 @@ def explain(strokes: tuple[FloatArray, ...], forms: Sequence[Letter]) -> Explana
         if best.is_right:
             break
         best = min(best, explain_as(strokes, form), key=lambda one: one.total)
-    return _without_left_over(strokes, best) if best.cost > DOUBTFUL else best
+    return _without_left_over(strokes, best) if best.cost > POORLY_EXPLAINED else best
 
 
 def _without_left_over(strokes: tuple[FloatArray, ...], whole: Explanation) -> Explanation:

@@ -22,12 +22,14 @@ class Frame:
     """Where the letter's base is above the page's base line (u), and how tall its body is (u).
 
     `left` is how far right of its model the letter lies; it means nothing but is needed to lay
-    one over the other.
+    one over the other. `scale` is how large the letter is against its model: its body's, or of
+    capitals and digits, which have none, their height's.
     """
 
     base: float
     body: float
     left: float
+    scale: float
 
     def place(self, points: FloatArray) -> FloatArray:
         """Page points in the letter's own frame: base 0, body 1, over its model."""
@@ -49,7 +51,15 @@ def frame_of(explanation: Explanation) -> Frame:
     body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(float(w.ink[:, 0].min()) for w in explanation.written)
     model_x = min(float(w.piece.points[:, 0].min()) for w in explanation.written)
-    return Frame(base, body, ink_x - model_x * body)
+    scale = body if crowns and feet else _height(explanation)
+    return Frame(base, body, ink_x - model_x * body, scale)
+
+
+def _height(explanation: Explanation) -> float:
+    """The ink's height against its model's."""
+    ink = np.concatenate([w.ink[:, 1] for w in explanation.written])
+    model = np.concatenate([w.piece.points[:, 1] for w in explanation.written])
+    return float(np.ptp(ink) / np.ptp(model)) if np.ptp(model) > SMALLEST_BODY else 1.0
 
 
 def _feet(written: Written) -> list[float]:

@@ -5,13 +5,15 @@ import math
 import numpy as np
 
 from firstloop.core import polyline
-from firstloop.core.checking.explain import Explanation
+from firstloop.core.checking.explain import Explanation, room_of
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.letterforms import Hand
 from firstloop.core.limits import (
-    CORNER,
     INK_SPACING,
     LIMITS,
+    LONGEST_DETOUR,
+    MOST_OF_IT,
+    SHORTEST,
     SMOOTH_RUN,
     UPRIGHT_ENOUGH,
 )
@@ -42,33 +44,41 @@ def _is_straight(points: FloatArray) -> bool:
 
 
 def wobble(explanation: Explanation) -> list[Measure]:
-    """How far (u, root mean square) the line swings about its own smooth course."""
-    off = np.concatenate([_swings(stroke) for stroke in explanation.strokes])
-    if len(off) == 0:
+    """How far (u) the line swings about its own smooth course, over most of its length.
+
+    A corner that the smooth course cuts is a short part of a letter; a shake runs all through it.
+    """
+    swings = [swing for stroke in explanation.strokes if (swing := _swings(stroke)) is not None]
+    if not swings:
         return []
-    return _judged(Code.WOBBLE, float(np.sqrt((off**2).mean())))
+    return _judged(Code.WOBBLE, float(np.quantile(np.concatenate(swings), MOST_OF_IT)))
 
 
-def _swings(stroke: FloatArray) -> FloatArray:
-    """u off the smooth course at each point; none near the ends or at corners, where smoothing
-    itself moves the line."""
+def _swings(stroke: FloatArray) -> FloatArray | None:
+    """u off the smooth course at each point, ends left out; None of a short stroke.
+
+    What smoothing takes off a bend is smoothed and given back (twicing, Tukey 1977), so that
+    bends, which are no shake, stay. A line that swings is longer than its course, so that along it
+    the Gaussian must be wider.
+    """
+    if len(stroke) < SHORTEST:
+        return None
     sigma = SMOOTH_RUN / INK_SPACING
-    ends = round(2 * sigma)
-    if len(stroke) <= 3 * ends:
-        return np.zeros(0)
     course = polyline.smooth(stroke, sigma)
-    turning = np.hypot(*np.gradient(polyline.headings(course), axis=0).T) / INK_SPACING
-    off = np.hypot(*(stroke - course).T)
-    # On both sides of a corner the smooth course cuts it as well.
-    corners = np.convolve(turning >= CORNER, np.ones(2 * ends + 1), mode="same") > 0
-    return np.asarray(off[ends:-ends][~corners[ends:-ends]])
+    sigma *= min(
+        LONGEST_DETOUR, polyline.length(stroke) / max(polyline.length(course), INK_SPACING)
+    )
+    off = stroke - polyline.smooth(stroke, sigma)
+    off -= polyline.smooth(off, sigma)
+    ends = round(min(2 * sigma, len(stroke) / 4))
+    return np.asarray(np.hypot(*off[ends : len(stroke) - ends].T))
 
 
 def shape_off(explanation: Explanation) -> list[Measure]:
     """How far (u) the ink lies off its model, as it was best laid over it."""
     if sum(polyline.length(w.piece.points) for w in explanation.written) < UPRIGHT_ENOUGH:
         return []  # a full stop has no shape
-    value = math.sqrt(max(0.0, explanation.cost))
+    value = math.sqrt(max(0.0, explanation.cost) / room_of(explanation.letter))
     worst = max(explanation.written, key=lambda w: polyline.length(w.piece.points))
     severity = LIMITS[Code.SHAPE_OFF].severity(value)
     if severity == Verdict.SECURE:

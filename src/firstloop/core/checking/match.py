@@ -11,14 +11,11 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core import polyline
-from firstloop.core.limits import SAMPLES, STRETCH_COST, TURN_COST
+from firstloop.core.limits import SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
 from firstloop.core.polyline import FloatArray
 
 MAX_STRETCH = 2.0
 """Ink is fitted to a model's box by at most this factor; more would make any line any letter."""
-
-SMALLEST_BOX = 0.3
-"""u: a box side below this is taken as this, so that a straight stem is not stretched."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -21,7 +21,7 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
             drawn.move.kind is MoveKind.CROSS and alone
         ):
             continue
-        ratio = _across(written.ink) / (_across(written.piece.points) * frame.body)
+        ratio = _across(written.ink) / (_across(written.piece.points) * frame.scale)
         found += _judged(Code.PART_LENGTH, ratio, written)
     return found
 

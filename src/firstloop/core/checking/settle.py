@@ -5,7 +5,7 @@ what they have written. Here the strokes are put in the letter's order and direc
 to be done for that is noted; how the moves within them were made is then for `explain` to find.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import permutations
 
@@ -15,24 +15,28 @@ import numpy.typing as npt
 from firstloop.core import polyline
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
+    ACROSS,
     COVERED,
     COVERED_DOT,
     GONE_OVER,
     MOSTLY_COVERED,
     NOT_OF_THE_LETTER,
     ON_TOP,
+    SMALLEST_BOX,
+    SPARE,
+    STRAY_STROKE,
     TURNED_ROUND,
 )
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
-POINTS = 16
+POINTS = 24
 """Of a stroke, compared with those of another."""
 
 MOST_PERMUTED = 5
 """Strokes: above this their order is taken as it is; no letter of ours has more than four."""
 
-Ints = npt.NDArray[np.intp]
+Strokes = tuple[FloatArray, ...]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -45,13 +49,13 @@ class Settled:
     own order.
     """
 
-    strokes: tuple[FloatArray, ...]
+    strokes: Strokes
     of: tuple[int, ...]
     flipped: frozenset[int]
     swaps: int
     missing: frozenset[int]
-    extra: tuple[FloatArray, ...]
-    as_made: tuple[FloatArray, ...]
+    extra: Strokes
+    as_made: Strokes
     first: int
 
     @property
@@ -70,7 +74,7 @@ class Settled:
         return self.swaps + len(self.flipped) + 2 * len(self.missing) + 2 * len(self.extra)
 
 
-def settle(strokes: tuple[FloatArray, ...], letter: Letter) -> Settled:
+def settle(strokes: Strokes, letter: Letter) -> Settled:
     """Settles tidied strokes (n, 2) on a letter drawn in u."""
     models = _models(letter)
     if len(strokes) == len(models) == 1:
@@ -79,10 +83,10 @@ def settle(strokes: tuple[FloatArray, ...], letter: Letter) -> Settled:
     if len(strokes) < len(models):
         return _with_too_few(strokes, ink, letter, models)
     ink = _fitted(ink, models)
-    apart = _distances(ink, models)
+    apart = _distances(ink, models) + _across(ink, models)
     if len(strokes) == len(models) <= MOST_PERMUTED:
         return _settled(strokes, _assigned(apart), letter, models)
-    return _with_too_many(strokes, apart, letter, models)
+    return _with_too_many(strokes, ink, apart, letter, models)
 
 
 @lru_cache(maxsize=512)
@@ -91,11 +95,17 @@ def _models(letter: Letter) -> FloatArray:
     return np.stack([polyline.resample(path, POINTS) for path in letter.paths()])
 
 
+@lru_cache(maxsize=512)
+def _dots(letter: Letter) -> npt.NDArray[np.bool_]:
+    """Which of the letter's strokes are dots."""
+    return np.array([_is_dot(letter, j) for j in range(len(letter.strokes))])
+
+
 def _fitted(ink: FloatArray, models: FloatArray) -> FloatArray:
     """The ink with its box laid over the letter's."""
     low, high = ink.min(axis=(0, 1)), ink.max(axis=(0, 1))
     to_low, to_high = models.min(axis=(0, 1)), models.max(axis=(0, 1))
-    scale = np.maximum(to_high - to_low, 0.3) / np.maximum(high - low, 0.3)
+    scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
     scale = np.clip(scale, 0.5, 2.0)
     return np.asarray((ink - (low + high) / 2) * scale + (to_low + to_high) / 2)
 
@@ -106,6 +116,25 @@ def _distances(ink: FloatArray, models: FloatArray) -> FloatArray:
     return np.asarray(np.sqrt((between**2).sum(axis=-1)))
 
 
+def _across(ink: FloatArray, models: FloatArray) -> FloatArray:
+    """u by which ink that runs across a part is further off than it lies; a dot has no direction.
+
+    As `_distances`: (i, j, POINTS, POINTS).
+    """
+    one, other = _directions(ink), _directions(models)
+    along = np.einsum("ipk,jqk->ijpq", one, other) ** 2
+    directed = (one**2).sum(axis=2)[:, None, :, None] * (other**2).sum(axis=2)[None, :, None, :]
+    return np.asarray(ACROSS * (directed - along))
+
+
+def _directions(strokes: FloatArray) -> FloatArray:
+    """Unit headings; none for what is as short as a dot. (stroke, POINTS, 2)."""
+    ahead = np.gradient(strokes, axis=1)
+    size = np.sqrt((ahead**2).sum(axis=2, keepdims=True))
+    long = (size.sum(axis=1, keepdims=True) > STRAY_STROKE) & (size > 0.0)
+    return np.asarray(np.where(long, ahead / np.where(size > 0.0, size, 1.0), 0.0))
+
+
 def _assigned(apart: FloatArray) -> list[int]:
     """For each ink stroke the model stroke, one to one, that lies nearest on the whole."""
     costs = apart.min(axis=3).mean(axis=2) + apart.min(axis=2).mean(axis=2)
@@ -114,58 +143,95 @@ def _assigned(apart: FloatArray) -> list[int]:
 
 
 def _with_too_many(
-    strokes: tuple[FloatArray, ...], apart: FloatArray, letter: Letter, models: FloatArray
+    strokes: Strokes, ink: FloatArray, apart: FloatArray, letter: Letter, models: FloatArray
 ) -> Settled:
-    """More strokes than the letter has: a part of one, or something that does not belong."""
-    nearest = apart.min(axis=3)  # (i, j, POINTS): from ink to each model stroke
-    of = nearest.mean(axis=2).argmin(axis=1)
-    covered = np.zeros((len(models), POINTS), dtype=bool)
-    keep: list[int] = []
+    """More strokes than the letter has: parts of one, or something that does not belong.
+
+    A stroke does not belong if the letter is as complete without it, and it goes over what is there
+    or stands beside the letter.
+    """
+    from_ink = apart.min(axis=3)  # (i, j, POINTS): from ink to each stroke of the letter
+    of = from_ink.mean(axis=2).argmin(axis=1)
+    covers = apart.min(axis=2) < COVERED  # (i, j, POINTS): what of the letter each stroke is near
+    on_top = _distances(ink, ink).min(axis=3) < ON_TOP  # (i, other, POINTS)
+    keep = list(range(len(strokes)))
     extra: list[int] = []
-    longest_first = sorted(range(len(strokes)), key=lambda i: -polyline.length(strokes[i]))
-    for i in longest_first:
-        reached = apart[i, of[i]].min(axis=0) < ON_TOP
-        again = (reached & covered[of[i]]).sum() >= GONE_OVER * max(1, reached.sum())
-        if keep and (again or nearest[i, of[i]].mean() > NOT_OF_THE_LETTER):
+    for i in sorted(keep, key=lambda i: len(strokes[i])):
+        others = [other for other in keep if other != i]
+        spare = (covers[i] & ~covers[others].any(axis=0)).sum() <= SPARE
+        again = on_top[i, others].any(axis=0).mean() > GONE_OVER
+        if others and spare and (again or from_ink[i, of[i]].mean() > NOT_OF_THE_LETTER):
+            keep.remove(i)
             extra.append(i)
-        else:
-            keep.append(i)
-            covered[of[i]] |= reached
-    keep.sort()
     kept = tuple(strokes[i] for i in keep)
     left_over = tuple(strokes[i] for i in sorted(extra))
+    if len(kept) < len(models):
+        return replace(settle(kept, letter), extra=left_over)
+    if len(kept) == len(models):
+        of[keep] = _assigned(apart[keep])
     return _settled(kept, [int(of[i]) for i in keep], letter, models, extra=left_over)
 
 
-def _with_too_few(
-    strokes: tuple[FloatArray, ...], ink: FloatArray, letter: Letter, models: FloatArray
-) -> Settled:
-    """Fewer strokes than the letter has: some are not there, or were written without lifting."""
-    ink = ink + np.array([(models[..., 0].min() - ink[..., 0].min()), 0.0])
-    reach = _distances(ink, models).min(axis=(0, 2))  # (j, POINTS): from each model point to ink
-    dots = np.array([_is_dot(letter, j) for j in range(len(models))])
-    near = reach < np.where(dots, COVERED_DOT, COVERED)[:, None]
+def _with_too_few(strokes: Strokes, ink: FloatArray, letter: Letter, models: FloatArray) -> Settled:
+    """Fewer strokes than the letter has: some are not there, or were written without lifting.
+
+    A letter that is too small is whole all the same: the ink is tried in its own size, and as tall
+    as the letter; but a dot is not there for being where a taller stem would end.
+    """
+    dots = _dots(letter)[:, None]
+    within = np.where(dots, COVERED_DOT, COVERED)
+    across = _across(ink, models)
+    tried = [
+        (_reached(beside, models, across) < within)
+        | ((_reached(stretched, models, across) < COVERED) & ~dots)
+        for beside, stretched in zip(
+            _beside(ink, models), _beside(_as_tall(ink, models), models), strict=True
+        )
+    ]
+    near = max(tried, key=lambda one: int(one.sum()))
     there = [j for j in range(len(models)) if near[j].mean() >= MOSTLY_COVERED]
     if not there:
-        there = [int(reach.mean(axis=1).argmin())]
+        there = [int(near.mean(axis=1).argmax())]
     missing = frozenset(range(len(models))) - set(there)
     if len(there) != len(strokes):
         merged = there[: len(strokes)]
         return _settled(strokes, merged, letter, models, missing=missing, merged=True)
-    apart = _distances(_fitted(ink, models[there]), models[there])
+    apart = (_distances(_fitted(ink, models[there]), models[there])) + across[:, there]
     return _settled(
         strokes, [there[at] for at in _assigned(apart)], letter, models, missing=missing
     )
 
 
+def _reached(ink: FloatArray, models: FloatArray, across: FloatArray) -> FloatArray:
+    """u from each point of each model stroke to the nearest ink; (j, POINTS)."""
+    return np.asarray((_distances(ink, models) + across).min(axis=(0, 2)))
+
+
+def _beside(ink: FloatArray, models: FloatArray) -> list[FloatArray]:
+    """The ink moved sideways: its left, its middle or its right on the letter's."""
+    (low, to_low), (high, to_high) = (
+        (float(f(ink[..., 0])), float(f(models[..., 0]))) for f in (np.min, np.max)
+    )
+    shifts = (to_low - low, (to_low + to_high - low - high) / 2, to_high - high)
+    return [ink + np.array([shift, 0.0]) for shift in shifts]
+
+
+def _as_tall(ink: FloatArray, models: FloatArray) -> FloatArray:
+    """The ink scaled to the letter's height, its feet on the letter's."""
+    low, to_low = ink.min(axis=(0, 1)), models.min(axis=(0, 1))
+    height = max(float(np.ptp(ink[..., 1])), SMALLEST_BOX)
+    scale = min(max(float(np.ptp(models[..., 1])) / height, 0.5), 2.0)
+    return np.asarray((ink - low) * scale + to_low)
+
+
 def _settled(
-    strokes: tuple[FloatArray, ...],
+    strokes: Strokes,
     of: list[int],
     letter: Letter,
     models: FloatArray,
     *,
     missing: frozenset[int] = frozenset(),
-    extra: tuple[FloatArray, ...] = (),
+    extra: Strokes = (),
     merged: bool = False,
 ) -> Settled:
     """The strokes in the letter's order; within one of the letter's, in the order along it."""

@@ -8,7 +8,7 @@ from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.reading import Reading
-from firstloop.core.limits import LIMITS, SLACK, THERE_AT_ALL
+from firstloop.core.limits import LIMITS, SLACK, SLACK_AT_LEAST, SMALLEST_BOX, THERE_AT_ALL
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -54,20 +54,28 @@ def _is_empty(written: Written) -> bool:
     return is_part and polyline.length(written.ink) < THERE_AT_ALL * length
 
 
-def extra_part(explanation: Explanation, frame: Frame) -> list[Measure]:
+def extra_part(explanation: Explanation) -> list[Measure]:
     """Strokes that do not belong, and what goes on after the letter is done; length in u."""
     strokes = sum(polyline.length(stroke) for stroke in explanation.settled.extra)
     last = explanation.written[-1]
-    model = polyline.length(last.piece.points)
-    beyond = polyline.length(last.ink) / frame.body - (1.0 + SLACK) * model
-    if last.piece.drawn.move.kind is MoveKind.CROSS:
-        beyond = 0.0  # a bar that goes on is too long a bar
+    meant = _length_in_its_box(last)
+    beyond = polyline.length(last.ink) - meant - max(SLACK_AT_LEAST, SLACK * meant)
+    if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
+        beyond = 0.0  # a bar or an arm that goes on is too long
     value = strokes + max(0.0, beyond) + explanation.left_over
     severity = LIMITS[Code.EXTRA_PART].severity(value)
     if severity == Verdict.SECURE:
         return []
     drawn = last.piece.drawn
     return [Measure(Code.EXTRA_PART, value, severity, drawn.stroke, drawn.index)]
+
+
+def _length_in_its_box(written: Written) -> float:
+    """u: how long the piece would be if it were as wide and as high as its ink."""
+    model = written.piece.points
+    sizes = np.maximum(np.ptp(model, axis=0), SMALLEST_BOX)
+    scale = np.clip(np.maximum(np.ptp(written.ink, axis=0), SMALLEST_BOX) / sizes, 0.5, 2.0)
+    return polyline.length(model * scale)
 
 
 def open_gap(explanation: Explanation) -> list[Measure]:

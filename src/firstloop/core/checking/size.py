@@ -28,10 +28,26 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
     line = explanation.letter.ruling.top
     tall = [w.ink[:, 1].max() for w in explanation.written if _reaches_the_top(explanation, w)]
     if not tall:
-        return []
+        return _reach_between(explanation, frame)
     reached = float(max(tall)) - frame.base
     as_drawn, as_scaled = reached - line, reached - line * frame.body
     return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
+
+
+def _reach_between(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """How far a t reaches out of the space between a little above the mid line and the top line,
+    anywhere in which it may end."""
+    middling = [w.ink[:, 1].max() for w in explanation.written if _is_middling(w)]
+    if not middling:
+        return []
+    reached = float(max(middling)) - frame.base
+    allowed = min(max(reached, A_LITTLE_ABOVE * frame.body), explanation.letter.ruling.top)
+    return _judged(Code.REACH_UP, reached - allowed)
+
+
+def _is_middling(written: Written) -> bool:
+    kind, top = written.piece.drawn.move.kind, float(written.piece.points[:, 1].max())
+    return kind is MoveKind.DROP and top > A_LITTLE_ABOVE
 
 
 def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -55,7 +71,7 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     model = np.concatenate([w.piece.points[:, 0] for w in body])
     if np.ptp(model) < NARROW:
         return []
-    ratio = max(float(np.ptp(ink) / (np.ptp(model) * frame.body)), 0.05)
+    ratio = max(float(np.ptp(ink) / (np.ptp(model) * frame.scale)), 0.05)
     severity = LIMITS[Code.WIDTH].severity(max(ratio, 1.0 / ratio) - 1.0)
     if severity == Verdict.SECURE:
         return []
@@ -67,6 +83,9 @@ def _is_a_bar(explanation: Explanation, written: Written) -> bool:
     alone = len(explanation.letter.strokes[drawn.stroke]) == 1
     return alone and drawn.move.kind in (MoveKind.CROSS, MoveKind.DOT)
 
+
+A_LITTLE_ABOVE = 1.2
+"""u: where a t is clearly taller than a short letter."""
 
 NARROW = 0.45
 """u: of narrower letters, i and l, the width is that of a line."""

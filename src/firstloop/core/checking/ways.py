@@ -75,6 +75,7 @@ def _stroke_ways(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     yield from _lifted_for_going_back(index, stroke)
     yield from _part_left_out(index, stroke)
     yield from _round_the_wrong_way(index, stroke)
+    yield from _stem_before_the_round(index, stroke)
 
 
 def _begun_at_the_foot(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
@@ -132,6 +133,19 @@ def _round_the_wrong_way(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
                 ((*stroke[:at], _reversed(stroke[at]), *stroke[at + 1 :]),),
                 (Fault(Code.STROKE_DIRECTION, index, at),),
             )
+
+
+def _stem_before_the_round(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
+    """The stem of a d is made first, then the pen goes back up it and round."""
+    if _kinds(stroke)[:3] != (MoveKind.ROUND, *_UP_AND_DOWN):
+        return
+    turn, rise, drop, *rest = stroke
+    back_up = Piece(rise.drawn, np.vstack([drop.points[-1], turn.points[0]]))
+    yield (
+        "stem before the round",
+        ((drop, back_up, turn, *rest),),
+        (Fault(Code.STROKE_ORDER, index, 0),),
+    )
 
 
 _UP_AND_DOWN = (MoveKind.RISE, MoveKind.DROP)
