@@ -8,7 +8,7 @@ import numpy as np
 
 from firstloop.core import polyline
 from firstloop.core.checking.match import Fit, Models, Path, directed, fit_boxes, match, step_costs
-from firstloop.core.checking.reading import undirected
+from firstloop.core.checking.pictures import undirected
 from firstloop.core.letterforms import Hand, Letter, draw
 from firstloop.core.letterforms.hands import GROUPS
 from firstloop.core.moves import MoveKind

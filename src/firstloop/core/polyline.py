@@ -21,7 +21,7 @@ def distances_along(points: FloatArray) -> FloatArray:
     """
     along = np.zeros(len(points))
     steps = points[1:] - points[:-1]
-    np.cumsum(np.sqrt(np.einsum("ij,ij->i", steps, steps)), out=along[1:])
+    np.sqrt(np.einsum("ij,ij->i", steps, steps)).cumsum(out=along[1:])
     return along
 
 
@@ -45,7 +45,10 @@ def resample(points: FloatArray, count: int) -> FloatArray:
     """
     along = distances_along(points)
     wanted = np.linspace(0.0, along[-1], count)
-    return np.column_stack([np.interp(wanted, along, points[:, axis]) for axis in (0, 1)])
+    placed = np.empty((count, 2))
+    for axis in (0, 1):
+        placed[:, axis] = np.interp(wanted, along, points[:, axis])
+    return placed
 
 
 def respace(points: FloatArray, spacing: float) -> FloatArray:
@@ -58,9 +61,14 @@ def headings(points: FloatArray) -> FloatArray:
 
     Where the path stands still the direction is (0, 0): it speaks for no direction.
     """
-    ahead = np.gradient(points, axis=0) if len(points) > 1 else np.zeros_like(points)
-    size = np.hypot(ahead[:, 0], ahead[:, 1])
-    return ahead / np.where(size > 0.0, size, 1.0)[:, None]
+    ahead = np.zeros_like(points)
+    if len(points) > 1:
+        np.subtract(points[2:], points[:-2], out=ahead[1:-1])
+        ahead[0], ahead[-1] = points[1] - points[0], points[-1] - points[-2]
+    size = np.sqrt(np.einsum("ij,ij->i", ahead, ahead))
+    size[size == 0.0] = 1.0
+    ahead /= size[:, None]
+    return ahead
 
 
 def smooth(points: FloatArray, sigma: float) -> FloatArray:
@@ -77,7 +85,11 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
     weights = np.exp(-0.5 * (np.arange(-radius, radius + 1) / sigma) ** 2)
     weights /= weights.sum()
     # Reflecting through the end points (not mirroring) keeps straight ends straight.
-    before = 2 * points[0] - points[radius:0:-1]
-    after = 2 * points[-1] - points[-2 : -radius - 2 : -1]
-    padded = np.vstack([before, points, after])
-    return np.column_stack([np.convolve(padded[:, axis], weights, "valid") for axis in (0, 1)])
+    padded = np.empty((2, len(points) + 2 * radius))
+    padded[:, radius:-radius] = points.T
+    padded[:, :radius] = (2 * points[0] - points[radius:0:-1]).T
+    padded[:, -radius:] = (2 * points[-1] - points[-2 : -radius - 2 : -1]).T
+    smoothed = np.empty_like(points)
+    for axis in (0, 1):
+        smoothed[:, axis] = np.convolve(padded[axis], weights, "valid")
+    return smoothed

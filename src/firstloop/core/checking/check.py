@@ -6,7 +6,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from firstloop.core.checking import direction, line, parts, shape, size, wording
-from firstloop.core.checking.explain import Explanation, explain, tidy
+from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import (
     DIMENSION_OF,
     Code,
@@ -21,10 +21,12 @@ from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.reading import Reading, read
-from firstloop.core.checking.turned import other_way_up
+from firstloop.core.checking.trace import Lines, evenly, tidy
+from firstloop.core.checking.turned import faces_of, other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.limits import DOUBTFUL, LIMITS
+from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
@@ -47,10 +49,10 @@ def check(
     forms = forms_of(target, hand, ruling)
     strokes = tidy(ink, forms[0])
     explanation = explain(strokes, forms)
-    reading = _read(explanation, strokes, target, hand, ruling)
+    look, reading = _look(explanation, strokes, forms, hand)
     turned = None
-    if reading.cost > DOUBTFUL:
-        turned = other_way_up(strokes, forms, explanation)
+    if look[0] > DOUBTFUL:
+        turned = other_way_up(strokes, forms, explanation, look)
     if turned is not None:
         measure, explanation = turned
         found = [measure, *_sizes(explanation, frame_of(explanation))]
@@ -58,7 +60,7 @@ def check(
         leaning = line.slant(explanation, hand) if explanation.holds else []
         if any(measure.severity is Verdict.NOT_YET for measure in leaning):
             explanation = _upright(explanation, forms, leaning[0].value)
-            reading = _read(explanation, strokes, target, hand, ruling)
+            _, reading = _look(explanation, strokes, forms, hand)
         found = [*leaning, *_measures(explanation, reading, left_handed)]
     letter = explanation.letter
     measures = sorted(
@@ -82,23 +84,22 @@ def check(
     )
 
 
-def _read(
-    explanation: Explanation,
-    strokes: tuple[FloatArray, ...],
-    target: str,
-    hand: Hand,
-    ruling: Ruling,
-) -> Reading:
-    """What the letter reads as; with what was left over, as an n with a hump more is read as m."""
+def _look(
+    explanation: Explanation, strokes: Lines, forms: tuple[Letter, ...], hand: Hand
+) -> tuple[FloatArray, Reading]:
+    """How far the shape is from the letter whichever way up, and what it reads as; with what was
+    left over, as an n with a hump more is read as m."""
     seen = strokes if explanation.left_over else explanation.settled.as_made
-    return read(Path.of(list(seen)), target, hand, ruling)
+    path = Path.of_trace(seen)
+    look = faces_of(forms).costs(path)
+    return look, read(path, forms[0].name, float(look[0]), hand, forms[0].ruling)
 
 
 def _upright(explanation: Explanation, forms: Sequence[Letter], lean_deg: float) -> Explanation:
     """A letter that leans away is explained once more as if it stood: its lean is one thing, what
     it is made of another."""
     shear = np.array([[1.0, 0.0], [-math.tan(math.radians(lean_deg)), 1.0]])
-    again = explain(tuple(stroke @ shear for stroke in explanation.settled.as_made), forms)
+    again = explain(tuple(evenly(stroke @ shear) for stroke in explanation.settled.as_made), forms)
     return again if again.total < explanation.total else explanation
 
 
@@ -151,7 +152,7 @@ _EXPLAINS: dict[Code, frozenset[Code]] = {
     Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
     Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
     Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
-    Code.BODY_HEIGHT: frozenset({Code.WOBBLE}),
+    Code.BODY_HEIGHT: frozenset({Code.WOBBLE, Code.READS_AS_OTHER}),
     Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
     Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
 }
@@ -172,6 +173,8 @@ def _without_consequences(measures: list[Measure], explanation: Explanation) -> 
         explained.add(Code.STROKE_DIRECTION)
     if Code.WIDTH in codes and not _began_at_another_end(explanation):
         explained.add(Code.START_PLACE)
+    if Code.READS_AS_OTHER in codes and _ends_in_an_arm(explanation):
+        explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
     if codes - {Code.SHAPE_OFF}:
         explained.add(Code.SHAPE_OFF)  # it is for what no other code says
     if Code.READS_AS_OTHER in codes and _started_high(measures):
@@ -186,6 +189,10 @@ def _began_at_another_end(explanation: Explanation) -> bool:
 def _begins_reversed(explanation: Explanation) -> bool:
     first = explanation.written[0].piece.drawn.stroke
     return first in explanation.settled.flipped
+
+
+def _ends_in_an_arm(explanation: Explanation) -> bool:
+    return explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM
 
 
 def _started_high(measures: list[Measure]) -> bool:

@@ -74,8 +74,7 @@ def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measur
             share, move = (0.0 if pulled and left_handed else 1.0), 0
         else:
             against = [w for w in own if w.piece.backwards]
-            whole = max(sum(polyline.length(w.ink) for w in own), 1e-9)
-            share = sum(polyline.length(w.ink) for w in against) / whole
+            share = sum(w.length for w in against) / max(sum(w.length for w in own), 1e-9)
             move = min((w.piece.drawn.index for w in against), default=0)
         severity = LIMITS[Code.STROKE_DIRECTION].severity(share)
         if severity != Verdict.SECURE:

@@ -3,40 +3,56 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
-from itertools import pairwise
+from itertools import accumulate, pairwise
 
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core import polyline
 from firstloop.core.checking.match import Match, Models, Path, match
 from firstloop.core.checking.settle import Settled, settle
+from firstloop.core.checking.trace import Lines, length_of, points_in
 from firstloop.core.checking.ways import Piece, Way, ways_of
-from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
     CLEARLY,
     CLEARLY_LEFT_OVER,
     CORNER_SEARCH,
-    INK_SMOOTHING,
-    INK_SPACING,
     LEFT_OVER,
     LIFT_SEARCH,
     POORLY_EXPLAINED,
-    STRAY_STROKE,
     UNEXPLAINED,
     UNUSUAL_WAY,
 )
-from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
+
+Place = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Written:
-    """A piece of the way with the ink that wrote it; ink (n, 2) in u, on the page's ruling."""
+    """A piece of the way with the ink that wrote it; ink (n, 2) in u, on the page's ruling, evenly
+    spaced. `low` and `high` are the corners of the ink's box."""
 
     piece: Piece
     ink: FloatArray
+    low: Place
+    high: Place
+
+    @classmethod
+    def of(cls, piece: Piece, ink: FloatArray) -> "Written":
+        """The piece with its ink."""
+        (left, bottom), (right, top) = ink.min(axis=0).tolist(), ink.max(axis=0).tolist()
+        return cls(piece, ink, (left, bottom), (right, top))
+
+    @property
+    def length(self) -> float:
+        """u along the ink."""
+        return length_of(self.ink)
+
+    @property
+    def width(self) -> float:
+        """u across the ink."""
+        return self.high[0] - self.low[0]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -56,7 +72,7 @@ class Explanation:
     """u of ink that came after the letter was done, and is in no piece."""
 
     @property
-    def strokes(self) -> tuple[FloatArray, ...]:
+    def strokes(self) -> Lines:
         """The ink in the letter's order."""
         return self.settled.strokes
 
@@ -91,28 +107,16 @@ def room_of(letter: Letter) -> float:
     return max(1.0, float(np.prod(np.ptp(every, axis=0))))
 
 
-def tidy(ink: Ink, letter: Letter) -> tuple[FloatArray, ...]:
-    """The strokes evenly spaced and without jitter.
-
-    Taps beside the writing are dropped, unless the letter has a dot or there is nothing else.
-    """
-    written = [s.points for s in ink.strokes if polyline.length(s.points) >= STRAY_STROKE]
-    dotted = any(move.kind is MoveKind.DOT for move in letter.script.moves)
-    kept = [s.points for s in ink.strokes] if dotted or not written else written
-    return tuple(
-        polyline.smooth(polyline.respace(points, INK_SPACING), INK_SMOOTHING) for points in kept
-    )
-
-
 @dataclass(frozen=True, slots=True, eq=False)
 class _Prepared:
     """A letter's ways, their paths stacked, the handicap (u²) of each way, and for each way the
-    share of its path at which each of its pieces ends."""
+    number of its strokes and the share of its path at which each of its pieces ends."""
 
     ways: tuple[Way, ...]
     models: Models
     handicaps: FloatArray
-    ends: tuple[FloatArray, ...]
+    strokes: npt.NDArray[np.intp]
+    ends: tuple[list[float], ...]
 
 
 @lru_cache(maxsize=1024)
@@ -123,11 +127,17 @@ def _prepared(letter: Letter, missing: frozenset[int]) -> _Prepared:
         for way in ways
     ]
     handicaps = np.array([UNUSUAL_WAY if way.faults else 0.0 for way in ways])
-    ends = [np.cumsum([polyline.length(piece.points) for piece in way.pieces]) for way in ways]
-    return _Prepared(ways, Models.of(paths), handicaps, tuple(end / end[-1] for end in ends))
+    ends = [np.cumsum([piece.length for piece in way.pieces]) for way in ways]
+    return _Prepared(
+        ways=ways,
+        models=Models.of(paths),
+        handicaps=handicaps,
+        strokes=np.array([len(way.strokes) for way in ways]),
+        ends=tuple((end[:-1] / end[-1]).tolist() for end in ends),
+    )
 
 
-def explain(strokes: tuple[FloatArray, ...], forms: Sequence[Letter]) -> Explanation:
+def explain(strokes: Lines, forms: Sequence[Letter]) -> Explanation:
     """How tidied ink was written, as the accepted form of the letter that explains it best.
 
     The first form is the class's own; where it is clearly right, no other is looked at.
@@ -140,59 +150,55 @@ def explain(strokes: tuple[FloatArray, ...], forms: Sequence[Letter]) -> Explana
     return _without_left_over(strokes, best) if best.cost > POORLY_EXPLAINED else best
 
 
-def _without_left_over(strokes: tuple[FloatArray, ...], whole: Explanation) -> Explanation:
+def _without_left_over(lines: Lines, whole: Explanation) -> Explanation:
     """The explanation of the ink up to where the letter is done, if it is clearly better."""
-    length = polyline.length(strokes[-1])
-    total = sum(polyline.length(stroke) for stroke in strokes)
+    total = sum(len(line) for line in lines)
     best = whole
     for share in LEFT_OVER:
-        rest = length - share * total
-        if rest < CORNER_SEARCH:
+        rest = len(lines[-1]) - round(share * total)
+        if rest < points_in(CORNER_SEARCH):
             break
-        cut = strokes[-1][polyline.distances_along(strokes[-1]) <= rest]
-        tried = explain_as((*strokes[:-1], cut), whole.letter)
+        tried = explain_as((*lines[:-1], lines[-1][:rest]), whole.letter)
         if tried.cost < CLEARLY_LEFT_OVER * whole.cost and tried.total < best.total:
-            best = replace(tried, left_over=share * total)
+            best = replace(tried, left_over=length_of(lines[-1][rest - 1 :]))
     return best
 
 
-def explain_as(strokes: tuple[FloatArray, ...], letter: Letter) -> Explanation:
+def explain_as(lines: Lines, letter: Letter) -> Explanation:
     """The way in which tidied ink was written, and which ink was which move."""
-    settled = settle(strokes, letter)
+    settled = settle(lines, letter)
     known = _prepared(letter, settled.missing)
     handicaps = known.handicaps
     if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
-        strokes_of = np.array([len(way.strokes) for way in known.ways])
-        handicaps = handicaps - UNUSUAL_WAY * 1.5 * (strokes_of == len(settled.strokes))
-    found = match(Path.of(list(settled.strokes)), known.models, handicaps)
+        handicaps = handicaps - UNUSUAL_WAY * 1.5 * (known.strokes == len(settled.strokes))
+    found = match(Path.of_trace(settled.strokes), known.models, handicaps)
     way, ends = known.ways[found.best], known.ends[found.best]
     written = _cut(settled.strokes, way, ends, found)
     return Explanation(letter, way, found.cost, written, settled)
 
 
-def _cut(
-    strokes: tuple[FloatArray, ...], way: Way, ends: FloatArray, found: Match
-) -> tuple[Written, ...]:
+def _cut(lines: Lines, way: Way, ends: list[float], found: Match) -> tuple[Written, ...]:
     """Cuts the ink where the way goes from one piece to the next.
 
     Within a stroke the point of the cut belongs to both pieces. Where the way lifts the pen the
     ink is cut at a pen-up of its own if there is one near.
     """
-    ink, along = np.vstack(strokes), _distances_over(strokes)
-    pen_downs = np.cumsum([len(stroke) for stroke in strokes])[:-1]
+    ink = lines[0] if len(lines) == 1 else np.concatenate(lines)
+    pen_downs = list(accumulate(len(line) for line in lines))[:-1]
     pieces = way.pieces
-    lifts = np.cumsum([len(stroke) for stroke in way.strokes])
+    lifts = set(accumulate(len(stroke) for stroke in way.strokes))
+    answers = _answers(found, ends) if len(pieces) > 1 else []
     written, begin = [], 0
     for at, (piece, after) in enumerate(pairwise(pieces), start=1):
-        near = _answer(found, ends[at - 1]) * along[-1]
-        lift = _pen_down_near(pen_downs, along, near) if at in lifts else None
+        near = round(answers[at - 1] * (len(ink) - 1))
+        lift = _pen_down_near(pen_downs, near) if at in lifts else None
         if lift is None:
-            end = begin_after = max(begin, _corner(ink, along, near, piece, after))
+            end = begin_after = max(begin, _corner(ink, near, piece, after))
         else:
             end, begin_after = max(begin, lift - 1), lift
-        written.append(Written(piece, _at_least_two(ink, begin, end)))
+        written.append(Written.of(piece, _at_least_two(ink, begin, end)))
         begin = begin_after
-    written.append(Written(pieces[-1], _at_least_two(ink, begin, len(ink) - 1)))
+    written.append(Written.of(pieces[-1], _at_least_two(ink, begin, len(ink) - 1)))
     return tuple(written)
 
 
@@ -202,47 +208,34 @@ def _at_least_two(ink: FloatArray, begin: int, end: int) -> FloatArray:
     return ink[begin : max(end, begin + 1) + 1]
 
 
-def _pen_down_near(pen_downs: npt.NDArray[np.intp], along: FloatArray, near: float) -> int | None:
+def _pen_down_near(pen_downs: list[int], near: int) -> int | None:
     """The pen-down closest to a place along the ink, if one is within LIFT_SEARCH."""
-    if len(pen_downs) == 0:
+    closest = min(pen_downs, key=lambda place: abs(place - near), default=None)
+    if closest is None or abs(closest - near) > points_in(LIFT_SEARCH):
         return None
-    closest = int(pen_downs[np.argmin(np.abs(along[pen_downs] - near))])
-    return closest if abs(along[closest] - near) <= LIFT_SEARCH else None
+    return closest
 
 
-def _distances_over(strokes: tuple[FloatArray, ...]) -> FloatArray:
-    """Arc length at every point over all strokes; the pen in the air counts nothing."""
-    done, parts = 0.0, []
-    for stroke in strokes:
-        parts.append(done + polyline.distances_along(stroke))
-        done = float(parts[-1][-1])
-    return np.concatenate(parts)
+def _answers(found: Match, model_shares: list[float]) -> list[float]:
+    """Which share of the ink's path answers to each share of the model's path.
+
+    Where several ink samples answer to one model sample, their middle does.
+    """
+    ink_at, model_at = (found.steps / found.steps[-1]).T
+    low = np.searchsorted(model_at, model_shares, side="left")
+    high = np.searchsorted(model_at, np.add(model_shares, 1e-9), side="right")
+    between = np.interp(model_shares, model_at, ink_at)
+    return [
+        float((ink_at[first] + ink_at[last - 1]) / 2) if last > first else float(share)
+        for first, last, share in zip(low, high, between, strict=True)
+    ]
 
 
-def _answer(found: Match, model_share: float) -> float:
-    """Which share of the ink's path answers to a share of the model's path."""
-    last = found.steps[-1]
-    ink_at, model_at = found.steps[:, 0] / last[0], found.steps[:, 1] / last[1]
-    # Where several ink samples answer to one model sample, their middle does.
-    low = np.searchsorted(model_at, model_share, side="left")
-    high = np.searchsorted(model_at, model_share + 1e-9, side="right")
-    if high > low:
-        return float((ink_at[low] + ink_at[high - 1]) / 2)
-    return float(np.interp(model_share, model_at, ink_at))
-
-
-def _corner(ink: FloatArray, along: FloatArray, near: float, before: Piece, after: Piece) -> int:
+def _corner(ink: FloatArray, near: int, before: Piece, after: Piece) -> int:
     """The ink index where one piece becomes the next: at a sharp corner, the very tip of it."""
-    arriving = _unit(before.points[-1] - before.points[-2])
-    leaving = _unit(after.points[1] - after.points[0])
-    if arriving @ leaving > -0.5:
-        return int(np.searchsorted(along, near))
-    window = np.flatnonzero(np.abs(along - near) <= CORNER_SEARCH)
-    if len(window) == 0:
-        return int(np.searchsorted(along, near))
-    return int(window[np.argmax(ink[window] @ (arriving - leaving))])
-
-
-def _unit(vector: FloatArray) -> FloatArray:
-    size = float(np.hypot(vector[0], vector[1]))
-    return vector / size if size > 0.0 else vector
+    (ax, ay), (lx, ly) = before.arriving, after.leaving
+    begin, end = near - points_in(CORNER_SEARCH), near + points_in(CORNER_SEARCH) + 1
+    window = ink[max(0, begin) : end]
+    if ax * lx + ay * ly > -0.5 or len(window) == 0:
+        return near
+    return max(0, begin) + int(np.argmax(window @ np.array([ax - lx, ay - ly])))

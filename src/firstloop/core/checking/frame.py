@@ -49,17 +49,18 @@ def frame_of(explanation: Explanation) -> Frame:
         feet = [float(np.mean(crowns)) - 1.0]
     base = float(np.mean(feet)) if feet else 0.0
     body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns and feet else 1.0
-    ink_x = min(float(w.ink[:, 0].min()) for w in explanation.written)
-    model_x = min(float(w.piece.points[:, 0].min()) for w in explanation.written)
+    ink_x = min(w.low[0] for w in explanation.written)
+    model_x = min(w.piece.low[0] for w in explanation.written)
     scale = body if crowns and feet else _height(explanation)
     return Frame(base, body, ink_x - model_x * body, scale)
 
 
 def _height(explanation: Explanation) -> float:
     """The ink's height against its model's."""
-    ink = np.concatenate([w.ink[:, 1] for w in explanation.written])
-    model = np.concatenate([w.piece.points[:, 1] for w in explanation.written])
-    return float(np.ptp(ink) / np.ptp(model)) if np.ptp(model) > SMALLEST_BODY else 1.0
+    written = explanation.written
+    ink = max(w.high[1] for w in written) - min(w.low[1] for w in written)
+    model = max(w.piece.high[1] for w in written) - min(w.piece.low[1] for w in written)
+    return ink / model if model > SMALLEST_BODY else 1.0
 
 
 def _feet(written: Written) -> list[float]:
@@ -67,7 +68,7 @@ def _feet(written: Written) -> list[float]:
     nodes = written.piece.drawn.move.nodes
     # A loop crosses the base line on its way; its lowest ink is its tail's.
     touches = {Level.BASE, Level.DROP} & {node.y for node in nodes} == {Level.BASE}
-    return [float(written.ink[:, 1].min())] if touches else []
+    return [written.low[1]] if touches else []
 
 
 def _crowns(written: Written) -> list[float]:
@@ -77,13 +78,13 @@ def _crowns(written: Written) -> list[float]:
         node.y is Level.MID and node.heading_deg is not None and node.heading_deg % 180 == 0
         for node in move.nodes
     )
-    return [float(written.ink[:, 1].max())] if level else []
+    return [written.high[1]] if level else []
 
 
 def _tips(written: Written) -> list[float]:
     """The ink's height where a move ends at the mid line; for letters that have no crown."""
     move = written.piece.drawn.move
-    return [float(written.ink[:, 1].max())] if move.end.y is Level.MID else []
+    return [written.high[1]] if move.end.y is Level.MID else []
 
 
 def _starts(explanation: Explanation) -> list[float]:

@@ -27,7 +27,7 @@ UPRIGHT = (MoveKind.DROP, MoveKind.RISE, MoveKind.BACK)
 def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
     """Degrees by which the stems lean to the right (+) of the hand's own slant; longer ones count
     more."""
-    straight = [w for w in explanation.written if _is_straight(w.piece.points)]
+    straight = [w for w in explanation.written if w.piece.is_straight]
     kinds = {w.piece.drawn.move.kind for w in straight}
     told_by = next((kind for kind in UPRIGHT if kind in kinds), None)
     chords = [w.ink[-1] - w.ink[0] for w in straight if w.piece.drawn.move.kind is told_by]
@@ -37,10 +37,6 @@ def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
     along = np.sum(chords, axis=0)
     value = math.degrees(math.atan2(along[0], along[1])) - hand.proportions.slant_deg
     return _judged(Code.SLANT, value)
-
-
-def _is_straight(points: FloatArray) -> bool:
-    return float(np.hypot(*(points[-1] - points[0]))) > 0.97 * polyline.length(points)
 
 
 def wobble(explanation: Explanation) -> list[Measure]:
@@ -76,10 +72,10 @@ def _swings(stroke: FloatArray) -> FloatArray | None:
 
 def shape_off(explanation: Explanation) -> list[Measure]:
     """How far (u) the ink lies off its model, as it was best laid over it."""
-    if sum(polyline.length(w.piece.points) for w in explanation.written) < UPRIGHT_ENOUGH:
+    if sum(w.piece.length for w in explanation.written) < UPRIGHT_ENOUGH:
         return []  # a full stop has no shape
     value = math.sqrt(max(0.0, explanation.cost) / room_of(explanation.letter))
-    worst = max(explanation.written, key=lambda w: polyline.length(w.piece.points))
+    worst = max(explanation.written, key=lambda w: w.piece.length)
     severity = LIMITS[Code.SHAPE_OFF].severity(value)
     if severity == Verdict.SECURE:
         return []

@@ -4,13 +4,14 @@ Dynamic time warping over place and direction of travel, for all ways of a lette
 pen's path is taken in writing order, so order and direction count; how it was lifted does not.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 import numpy.typing as npt
 
 from firstloop.core import polyline
+from firstloop.core.checking.trace import Lines, length_of, thinned
 from firstloop.core.limits import SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
 from firstloop.core.polyline import FloatArray
 
@@ -26,21 +27,37 @@ class Path:
     headings: FloatArray
 
     @classmethod
-    def of(cls, strokes: list[FloatArray]) -> "Path":
+    def of(cls, strokes: Sequence[FloatArray]) -> "Path":
         """The path over all strokes in order; each keeps a share of points by its length."""
-        pieces = [
-            polyline.resample(stroke, count)
-            for stroke, count in zip(strokes, _shares(strokes), strict=True)
-        ]
-        return cls(np.vstack(pieces), np.vstack([polyline.headings(piece) for piece in pieces]))
+        counts = _shares([polyline.length(stroke) for stroke in strokes])
+        return cls._over([polyline.resample(s, n) for s, n in zip(strokes, counts, strict=True)])
+
+    @classmethod
+    def of_trace(cls, lines: Lines) -> "Path":
+        """The path over even lines, as `of`."""
+        counts = _shares([length_of(line) for line in lines])
+        return cls._over([thinned(line, n) for line, n in zip(lines, counts, strict=True)])
+
+    @classmethod
+    def _over(cls, pieces: list[FloatArray]) -> "Path":
+        headings = [polyline.headings(piece) for piece in pieces]
+        if len(pieces) == 1:
+            return cls(pieces[0], headings[0])
+        return cls(np.concatenate(pieces), np.concatenate(headings))
+
+    def turned(self, by: FloatArray) -> "Path":
+        """The path with a rotation or a mirror image (2, 2) applied about the origin."""
+        return Path(self.points @ by, self.headings @ by)
 
 
-def _shares(strokes: list[FloatArray]) -> list[int]:
+def _shares(lengths: list[float]) -> list[int]:
     """How many of SAMPLES each stroke gets: by length, two at least; the longest settles it."""
-    lengths = np.array([polyline.length(stroke) for stroke in strokes])
-    counts = np.maximum(2, np.round(SAMPLES * lengths / max(lengths.sum(), 1e-9))).astype(int)
-    counts[int(np.argmax(lengths))] += SAMPLES - counts.sum()
-    return [max(2, int(count)) for count in counts]
+    if len(lengths) == 1:
+        return [SAMPLES]
+    whole = max(sum(lengths), 1e-9)
+    counts = [max(2, round(SAMPLES * length / whole)) for length in lengths]
+    counts[lengths.index(max(lengths))] += SAMPLES - sum(counts)
+    return [max(2, count) for count in counts]
 
 
 Direction = Callable[[FloatArray], FloatArray]
@@ -69,7 +86,7 @@ class Models:
     direction: Direction
 
     @classmethod
-    def of(cls, paths: list[Path], direction: Direction = directed) -> "Models":
+    def of(cls, paths: Sequence[Path], direction: Direction = directed) -> "Models":
         """The paths, stacked in their order."""
         points = np.stack([path.points for path in paths])
         turned = np.stack([direction(path.headings) for path in paths])
@@ -116,7 +133,7 @@ def fit_boxes(ink: FloatArray, models: Models) -> Fit:
     scale = np.maximum(models.high - models.low, SMALLEST_BOX) / np.maximum(
         ink_high - ink_low, SMALLEST_BOX
     )
-    scale = np.clip(scale, 1.0 / MAX_STRETCH, MAX_STRETCH)
+    scale = np.minimum(np.maximum(scale, 1.0 / MAX_STRETCH), MAX_STRETCH)
     return Fit(scale, (models.low + models.high) / 2 - scale * (ink_low + ink_high) / 2)
 
 
@@ -177,17 +194,19 @@ def _accumulate(costs: FloatArray) -> FloatArray:
     of (cost on arrival - cost so far along the row), which numpy does without a Python loop.
     """
     rows = np.ascontiguousarray(costs.transpose(1, 0, 2))
-    along = np.cumsum(rows, axis=2)
+    along = rows.cumsum(axis=2)
     before = along - rows
     totals = np.empty_like(rows)
     totals[0] = along[0]
+    last = totals[0]
     for row in range(1, len(rows)):
         arrive = totals[row]
-        arrive[:] = totals[row - 1]
-        np.minimum(arrive[:, 1:], totals[row - 1, :, :-1], out=arrive[:, 1:])
+        arrive[:, 0] = last[:, 0]
+        np.minimum(last[:, 1:], last[:, :-1], out=arrive[:, 1:])
         arrive -= before[row]
         np.minimum.accumulate(arrive, axis=1, out=arrive)
         arrive += along[row]
+        last = arrive
     return totals
 
 

@@ -21,7 +21,7 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
             drawn.move.kind is MoveKind.CROSS and alone
         ):
             continue
-        ratio = _across(written.ink) / (_across(written.piece.points) * frame.scale)
+        ratio = max(written.width, NOTHING) / (max(written.piece.size[0], NOTHING) * frame.scale)
         found += _judged(Code.PART_LENGTH, ratio, written)
     return found
 
@@ -33,10 +33,7 @@ def uneven_parts(explanation: Explanation) -> list[Measure]:
         same = [w for w in explanation.written if w.piece.drawn.move.kind is kind]
         if len(same) < 2 * in_a_part or len({w.piece.drawn.stroke for w in same}) > 1:
             continue
-        widths = [
-            _across(np.vstack([w.ink for w in same[at : at + in_a_part]]))
-            for at in range(0, len(same), in_a_part)
-        ]
+        widths = [_across(same[at : at + in_a_part]) for at in range(0, len(same), in_a_part)]
         value = max(widths) / min(widths) - 1.0
         severity = LIMITS[Code.UNEVEN_PARTS].severity(value)
         if severity != Verdict.SECURE:
@@ -74,7 +71,7 @@ def _lacking(explanation: Explanation, kind: MoveKind, code: Code) -> list[Measu
     for written in explanation.written:
         drawn = written.piece.drawn
         if drawn.move.kind is kind:
-            share = 1.0 - polyline.length(written.ink) / polyline.length(drawn.points)
+            share = 1.0 - written.length / written.piece.length
             severity = LIMITS[code].severity(max(0.0, share))
             if severity != Verdict.SECURE:
                 return [Measure(code, share, severity, drawn.stroke, drawn.index)]
@@ -109,8 +106,13 @@ def _crossing(stem: FloatArray, loop: FloatArray) -> float | None:
     return float(back[at[1], 1])
 
 
-def _across(points: FloatArray) -> float:
-    return max(float(np.ptp(points[:, 0])), 0.05)
+def _across(parts: list[Written]) -> float:
+    """u from the left of the parts to their right."""
+    return max(max(w.high[0] for w in parts) - min(w.low[0] for w in parts), NOTHING)
+
+
+NOTHING = 0.05
+"""u: what is no wider has no width to be compared."""
 
 
 def _judged(code: Code, ratio: float, written: Written) -> list[Measure]:

@@ -13,6 +13,7 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core import polyline
+from firstloop.core.checking.trace import Lines, thinned
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
     ACROSS,
@@ -36,8 +37,6 @@ POINTS = 24
 MOST_PERMUTED = 5
 """Strokes: above this their order is taken as it is; no letter of ours has more than four."""
 
-Strokes = tuple[FloatArray, ...]
-
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Settled:
@@ -49,13 +48,13 @@ class Settled:
     own order.
     """
 
-    strokes: Strokes
+    strokes: Lines
     of: tuple[int, ...]
     flipped: frozenset[int]
     swaps: int
     missing: frozenset[int]
-    extra: Strokes
-    as_made: Strokes
+    extra: Lines
+    as_made: Lines
     first: int
 
     @property
@@ -74,12 +73,12 @@ class Settled:
         return self.swaps + len(self.flipped) + 2 * len(self.missing) + 2 * len(self.extra)
 
 
-def settle(strokes: Strokes, letter: Letter) -> Settled:
+def settle(strokes: Lines, letter: Letter) -> Settled:
     """Settles tidied strokes (n, 2) on a letter drawn in u."""
     models = _models(letter)
     if len(strokes) == len(models) == 1:
-        return _settled(strokes, [0], letter, models)
-    ink = np.stack([polyline.resample(stroke, POINTS) for stroke in strokes])
+        return _alone(strokes, letter, models)
+    ink = np.stack([thinned(stroke, POINTS) for stroke in strokes])
     if len(strokes) < len(models):
         return _with_too_few(strokes, ink, letter, models)
     ink = _fitted(ink, models)
@@ -143,7 +142,7 @@ def _assigned(apart: FloatArray) -> list[int]:
 
 
 def _with_too_many(
-    strokes: Strokes, ink: FloatArray, apart: FloatArray, letter: Letter, models: FloatArray
+    strokes: Lines, ink: FloatArray, apart: FloatArray, letter: Letter, models: FloatArray
 ) -> Settled:
     """More strokes than the letter has: parts of one, or something that does not belong.
 
@@ -172,7 +171,7 @@ def _with_too_many(
     return _settled(kept, [int(of[i]) for i in keep], letter, models, extra=left_over)
 
 
-def _with_too_few(strokes: Strokes, ink: FloatArray, letter: Letter, models: FloatArray) -> Settled:
+def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: FloatArray) -> Settled:
     """Fewer strokes than the letter has: some are not there, or were written without lifting.
 
     A letter that is too small is whole all the same: the ink is tried in its own size, and as tall
@@ -224,22 +223,37 @@ def _as_tall(ink: FloatArray, models: FloatArray) -> FloatArray:
     return np.asarray((ink - low) * scale + to_low)
 
 
+def _alone(strokes: Lines, letter: Letter, models: FloatArray) -> Settled:
+    """One stroke for a letter of one: there is only its direction to settle."""
+    turned = not _dots(letter)[0] and _runs_backwards(
+        thinned(strokes[0], POINTS), models[0], alone=True
+    )
+    return Settled(
+        strokes=(strokes[0][::-1],) if turned else strokes,
+        of=(0,),
+        flipped=frozenset({0}) if turned else frozenset(),
+        swaps=0,
+        missing=frozenset(),
+        extra=(),
+        as_made=strokes,
+        first=0,
+    )
+
+
 def _settled(
-    strokes: Strokes,
+    strokes: Lines,
     of: list[int],
     letter: Letter,
     models: FloatArray,
     *,
     missing: frozenset[int] = frozenset(),
-    extra: Strokes = (),
+    extra: Lines = (),
     merged: bool = False,
 ) -> Settled:
     """The strokes in the letter's order; within one of the letter's, in the order along it."""
     of = of + [of[-1]] * (len(strokes) - len(of)) if merged else of
     there = [j for j in range(len(models)) if j not in missing]
-    sampled = _fitted(
-        np.stack([polyline.resample(stroke, POINTS) for stroke in strokes]), models[there]
-    )
+    sampled = _fitted(np.stack([thinned(stroke, POINTS) for stroke in strokes]), models[there])
     alone = [of.count(j) == 1 for j in of]
     turned = [
         not merged and not _is_dot(letter, j) and _runs_backwards(points, models[j], alone=one)
@@ -277,7 +291,9 @@ def _runs_backwards(points: FloatArray, model: FloatArray, *, alone: bool) -> bo
     if not alone:
         nearest = np.sqrt(((points[:, None] - model[None]) ** 2).sum(axis=-1)).argmin(axis=1)
         return bool(nearest[-1] + POINTS // 2 < nearest[0])
-    laid = points - points.mean(axis=0) + model.mean(axis=0)
-    forward = np.sqrt(((laid - model) ** 2).sum(axis=1)).mean()
-    backward = np.sqrt(((laid[::-1] - model) ** 2).sum(axis=1)).mean()
+    off = model.mean(axis=0) - points.mean(axis=0)
+    forward, backward = (
+        np.sqrt(np.einsum("ij,ij->i", apart, apart)).mean()
+        for apart in (points + off - model, points[::-1] + off - model)
+    )
     return bool(backward < TURNED_ROUND * forward)

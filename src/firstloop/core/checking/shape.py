@@ -8,6 +8,7 @@ from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.reading import Reading
+from firstloop.core.checking.trace import length_of, points_in
 from firstloop.core.limits import LIMITS, SLACK, SLACK_AT_LEAST, SMALLEST_BOX, THERE_AT_ALL
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
@@ -49,17 +50,17 @@ def missing_part(explanation: Explanation) -> list[Measure]:
 
 
 def _is_empty(written: Written) -> bool:
-    length = polyline.length(written.piece.drawn.points)
+    length = written.piece.length
     is_part = written.piece.drawn.move.kind in PARTS and length > 2 * THERE_AT_ALL
-    return is_part and polyline.length(written.ink) < THERE_AT_ALL * length
+    return is_part and written.length < THERE_AT_ALL * length
 
 
 def extra_part(explanation: Explanation) -> list[Measure]:
     """Strokes that do not belong, and what goes on after the letter is done; length in u."""
-    strokes = sum(polyline.length(stroke) for stroke in explanation.settled.extra)
+    strokes = sum(length_of(stroke) for stroke in explanation.settled.extra)
     last = explanation.written[-1]
     meant = _length_in_its_box(last)
-    beyond = polyline.length(last.ink) - meant - max(SLACK_AT_LEAST, SLACK * meant)
+    beyond = last.length - meant - max(SLACK_AT_LEAST, SLACK * meant)
     if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
         beyond = 0.0  # a bar or an arm that goes on is too long
     value = strokes + max(0.0, beyond) + explanation.left_over
@@ -72,10 +73,12 @@ def extra_part(explanation: Explanation) -> list[Measure]:
 
 def _length_in_its_box(written: Written) -> float:
     """u: how long the piece would be if it were as wide and as high as its ink."""
-    model = written.piece.points
-    sizes = np.maximum(np.ptp(model, axis=0), SMALLEST_BOX)
-    scale = np.clip(np.maximum(np.ptp(written.ink, axis=0), SMALLEST_BOX) / sizes, 0.5, 2.0)
-    return polyline.length(model * scale)
+    made = (written.width, written.high[1] - written.low[1])
+    scale = [
+        min(max(max(ink, SMALLEST_BOX) / max(model, SMALLEST_BOX), 0.5), 2.0)
+        for ink, model in zip(made, written.piece.size, strict=True)
+    ]
+    return polyline.length(written.piece.points * scale)
 
 
 def open_gap(explanation: Explanation) -> list[Measure]:
@@ -109,15 +112,15 @@ def _gap(explanation: Explanation, closure: Closure) -> float | None:
         stroke, index = closure.onto
         beside = [explanation.find(stroke, index + by) for by in (-1, 0, 1)]
         parts = [w.ink for w in beside if w is not None and w is not own]
-    apart = np.vstack(parts)[:, None] - end[None]
-    return float(np.hypot(apart[..., 0], apart[..., 1]).min())
+    onto = parts[0] if len(parts) == 1 else np.concatenate(parts)
+    apart = onto[::2, None] - end[None, ::2]  # half as many are as near to a hundredth
+    return float(np.sqrt(np.einsum("ijk,ijk->ij", apart, apart).min()))
 
 
 def _end_of(ink: FloatArray, at_start: bool) -> FloatArray:
     """The ink near an end: where it goes past what it should touch, it has touched it."""
-    along = polyline.distances_along(ink if at_start else ink[::-1])
-    near = along <= min(NEIGHBOURHOOD, 0.4 * float(along[-1]))
-    return ink[near] if at_start else ink[::-1][near]
+    count = 1 + min(points_in(NEIGHBOURHOOD), int(0.4 * (len(ink) - 1)))
+    return ink[:count] if at_start else ink[-count:]
 
 
 def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:

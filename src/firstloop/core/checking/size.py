@@ -1,7 +1,5 @@
 """What is seen of size: on the line, the body filled, the tall part up to its line."""
 
-import numpy as np
-
 from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.frame import Frame
@@ -26,10 +24,10 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
     as well, only what that does not explain counts: the smaller of the two misses.
     """
     line = explanation.letter.ruling.top
-    tall = [w.ink[:, 1].max() for w in explanation.written if _reaches_the_top(explanation, w)]
+    tall = [w.high[1] for w in explanation.written if _reaches_the_top(explanation, w)]
     if not tall:
         return _reach_between(explanation, frame)
-    reached = float(max(tall)) - frame.base
+    reached = max(tall) - frame.base
     as_drawn, as_scaled = reached - line, reached - line * frame.body
     return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
 
@@ -37,26 +35,26 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
 def _reach_between(explanation: Explanation, frame: Frame) -> list[Measure]:
     """How far a t reaches out of the space between a little above the mid line and the top line,
     anywhere in which it may end."""
-    middling = [w.ink[:, 1].max() for w in explanation.written if _is_middling(w)]
+    middling = [w.high[1] for w in explanation.written if _is_middling(w)]
     if not middling:
         return []
-    reached = float(max(middling)) - frame.base
+    reached = max(middling) - frame.base
     allowed = min(max(reached, A_LITTLE_ABOVE * frame.body), explanation.letter.ruling.top)
     return _judged(Code.REACH_UP, reached - allowed)
 
 
 def _is_middling(written: Written) -> bool:
-    kind, top = written.piece.drawn.move.kind, float(written.piece.points[:, 1].max())
+    kind, top = written.piece.drawn.move.kind, written.piece.high[1]
     return kind is MoveKind.DROP and top > A_LITTLE_ABOVE
 
 
 def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
     """How far a tail passes (+) or falls short of (-) the drop line, measured as `reach_up` is."""
     line = explanation.letter.ruling.drop
-    tails = [w.ink[:, 1].min() for w in explanation.written if _reaches(w, Level.DROP)]
+    tails = [w.low[1] for w in explanation.written if _reaches(w, Level.DROP)]
     if not tails:
         return []
-    reached = float(min(tails)) - frame.base
+    reached = min(tails) - frame.base
     as_drawn, as_scaled = line - reached, line * frame.body - reached
     return _judged(Code.REACH_DOWN, min(as_drawn, as_scaled, key=abs))
 
@@ -67,11 +65,11 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     body = [w for w in explanation.written if not _is_a_bar(explanation, w)]
     if not body:
         return []
-    ink = np.concatenate([w.ink[:, 0] for w in body])
-    model = np.concatenate([w.piece.points[:, 0] for w in body])
-    if np.ptp(model) < NARROW:
+    ink = max(w.high[0] for w in body) - min(w.low[0] for w in body)
+    model = max(w.piece.high[0] for w in body) - min(w.piece.low[0] for w in body)
+    if model < NARROW:
         return []
-    ratio = max(float(np.ptp(ink) / (np.ptp(model) * frame.scale)), 0.05)
+    ratio = max(ink / (model * frame.scale), 0.05)
     severity = LIMITS[Code.WIDTH].severity(max(ratio, 1.0 / ratio) - 1.0)
     if severity == Verdict.SECURE:
         return []

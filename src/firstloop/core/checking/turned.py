@@ -7,91 +7,87 @@ import numpy as np
 
 from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Code, Measure, Verdict
-from firstloop.core.checking.match import Models, Path
-from firstloop.core.checking.reading import fits_of, picture_costs, undirected
+from firstloop.core.checking.match import Path
+from firstloop.core.checking.pictures import Pictures
+from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import AS_GOOD, LOOKS_LIKE, SAME_OTHER_WAY_UP, TURNED_SHAPE, TURNED_WAY
 from firstloop.core.polyline import FloatArray
 
-Strokes = tuple[FloatArray, ...]
-
 
 @dataclass(frozen=True, slots=True, eq=False)
-class _WayUp:
-    """What the child has done to the letter, degrees, and the matrix that undoes it."""
+class WayUp:
+    """What a child has done to a letter: as a code, degrees, and a matrix for points (n, 2)."""
 
     code: Code
     degrees: float
-    undo: FloatArray
+    does: FloatArray
 
-    def undone(self, strokes: Strokes) -> Strokes:
-        """The strokes put right, about the middle of their box."""
-        every = np.vstack(strokes)
+    def undone(self, lines: Lines) -> Lines:
+        """The lines put right, about the middle of their box."""
+        every = np.concatenate(lines)
         middle = (every.min(axis=0) + every.max(axis=0)) / 2
-        return tuple((stroke - middle) @ self.undo + middle for stroke in strokes)
+        undo = self.does.T  # of a rotation or a mirror image, its inverse
+        return tuple((line - middle) @ undo + middle for line in lines)
 
 
-def _turned(degrees: float) -> _WayUp:
+def _turned(degrees: float) -> WayUp:
     cosine, sine = np.cos(np.radians(degrees)), np.sin(np.radians(degrees))
-    return _WayUp(Code.TURNED, degrees, np.array([[cosine, -sine], [sine, cosine]]))
+    return WayUp(Code.TURNED, degrees, np.array([[cosine, sine], [-sine, cosine]]))
 
 
 _OTHER_WAYS_UP = (
-    _WayUp(Code.MIRRORED, 0.0, np.diag([-1.0, 1.0])),
+    WayUp(Code.MIRRORED, 0.0, np.diag([-1.0, 1.0])),
     _turned(180.0),
     _turned(90.0),
     _turned(-90.0),
 )
-"""Mirrored first: of a letter that is the same upside down, it is the likelier."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class _Looks:
-    """The pictures of a letter's forms, and the other ways up in which it looks another: an o is an
-    o whichever way it lies."""
+class Faces:
+    """A letter's forms as they look upright, and the other ways up in which it looks another: an o
+    is an o whichever way it lies. The pictures go way by way, all forms of each."""
 
-    models: Models
-    ways_up: tuple[_WayUp, ...]
+    pictures: Pictures
+    other_ways: tuple[WayUp, ...]
+
+    def costs(self, ink: Path) -> FloatArray:
+        """u² from the ink to the nearest form: upright, then each other way up."""
+        costs = self.pictures.lay(ink).costs()
+        return np.asarray(costs.reshape(1 + len(self.other_ways), -1).min(axis=1))
 
 
 @lru_cache(maxsize=512)
-def _looks(forms: tuple[Letter, ...]) -> _Looks:
-    models = Models.of([Path.of(list(form.paths())) for form in forms], undirected)
-    own = forms[0].paths()
-    return _Looks(
-        models,
-        tuple(
-            way
-            for way in _OTHER_WAYS_UP
-            if _cost(Path.of(list(way.undone(own))), models) > SAME_OTHER_WAY_UP
-        ),
+def faces_of(forms: tuple[Letter, ...]) -> Faces:
+    """How a letter looks, whichever way up."""
+    paths = [Path.of(form.paths()) for form in forms]
+    upright = Pictures.of(paths)
+    ways = tuple(
+        way
+        for way in _OTHER_WAYS_UP
+        if upright.lay(paths[0].turned(way.does)).costs().min() > SAME_OTHER_WAY_UP
     )
-
-
-def _cost(ink: Path, models: Models) -> float:
-    every = np.arange(len(models.squares))
-    return float(picture_costs(ink, fits_of(ink, models), models, every).min())
+    turned = [path.turned(way.does) for way in ways for path in paths]
+    return Faces(Pictures.of([*paths, *turned]), ways)
 
 
 def other_way_up(
-    strokes: Strokes, forms: tuple[Letter, ...], upright: Explanation
+    lines: Lines, forms: tuple[Letter, ...], upright: Explanation, costs: FloatArray
 ) -> tuple[Measure, Explanation] | None:
     """What the ink is if it is clearly the letter some other way up than as it stands.
 
-    `strokes` as they were made, `upright` what they are as they stand. The shape must speak for it,
-    and so must the way it was made, the less the more clearly the shape does: a round made
-    clockwise is not a mirrored one.
+    `lines` as they were made, `upright` what they are as they stand, `costs` what their shape costs
+    (see `Faces`). The shape must speak for it, and so must the way it was made, the less the more
+    clearly the shape does: a round made clockwise is not a mirrored one.
     """
-    looks = _looks(forms)
-    as_it_stands = _cost(Path.of(list(strokes)), looks.models)
-    put_right = [(way, way.undone(strokes)) for way in looks.ways_up]
-    costs = [_cost(Path.of(list(undone)), looks.models) for _, undone in put_right]
-    least = min(costs, default=np.inf)
+    ways = faces_of(forms).other_ways
+    as_it_stands, least = float(costs[0]), float(costs[1:].min(initial=np.inf))
     share = least / max(as_it_stands, least)
     if least > LOOKS_LIKE or share > TURNED_SHAPE[-1]:
         return None
-    best = [one for one, cost in zip(put_right, costs, strict=True) if cost < AS_GOOD * least]
-    explained = [(way, explain(undone, forms)) for way, undone in best]
+    best = [way for way, cost in zip(ways, costs[1:], strict=True) if cost < AS_GOOD * least]
+    explained = [(way, explain(way.undone(lines), forms)) for way in best]
     way, explanation = min(explained, key=lambda one: one[1].total)
     made = TURNED_WAY[0] if share < TURNED_SHAPE[0] else TURNED_WAY[-1]
     if explanation.total > made * upright.total:

@@ -4,24 +4,69 @@ A way is a sequence of pieces: moves of the letter, some run backwards, some lef
 faults that writing it so implies. `ways_of` lists them; which one was written is for `explain`.
 """
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
 
+from firstloop.core import polyline
 from firstloop.core.checking.findings import Code
 from firstloop.core.letterforms import DrawnMove, Letter
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
+Vector = tuple[float, float]
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Piece:
-    """A move as it is written in a way; `points` (n, 2) run in the order of writing."""
+    """A move as it is written in a way; `points` (n, 2) run in the order of writing.
+
+    Its geometry is worked out once: its length (u), the unit headings in which the pen leaves its
+    start and arrives at its end, and the corners of its box.
+    """
 
     drawn: DrawnMove
     points: FloatArray
-    backwards: bool = False
+    backwards: bool
+    length: float
+    leaving: Vector
+    arriving: Vector
+    low: Vector
+    high: Vector
+
+    @classmethod
+    def of(cls, drawn: DrawnMove, points: FloatArray, *, backwards: bool = False) -> "Piece":
+        """The move along these points."""
+        (left, bottom), (right, top) = points.min(axis=0).tolist(), points.max(axis=0).tolist()
+        return cls(
+            drawn=drawn,
+            points=points,
+            backwards=backwards,
+            length=polyline.length(points),
+            leaving=_unit(points[1] - points[0]),
+            arriving=_unit(points[-1] - points[-2]),
+            low=(left, bottom),
+            high=(right, top),
+        )
+
+    @property
+    def size(self) -> Vector:
+        """u across and up."""
+        return self.high[0] - self.low[0], self.high[1] - self.low[1]
+
+    @property
+    def is_straight(self) -> bool:
+        """Whether the move is a straight line."""
+        (x0, y0), (x1, y1) = self.points[0].tolist(), self.points[-1].tolist()
+        return math.hypot(x1 - x0, y1 - y0) > 0.97 * self.length
+
+
+def _unit(vector: FloatArray) -> Vector:
+    x, y = vector.tolist()
+    size = math.hypot(x, y) or 1.0
+    return x / size, y / size
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,7 +103,7 @@ def ways_of(letter: Letter, missing: frozenset[int] = frozenset()) -> tuple[Way,
     """
     indices = [index for index in range(len(letter.strokes)) if index not in missing]
     right = tuple(
-        tuple(Piece(drawn, drawn.points) for drawn in letter.strokes[index]) for index in indices
+        tuple(Piece.of(drawn, drawn.points) for drawn in letter.strokes[index]) for index in indices
     )
     ways = [Way("right", right)]
     for at, index in enumerate(indices):
@@ -85,7 +130,7 @@ def _begun_at_the_foot(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     drop, back, *rest = stroke
     yield "from the foot", ((back, *rest),), (Fault(Code.START_PLACE, index, 0),)
     pushed = _reversed(drop)
-    down_again = Piece(back.drawn, np.vstack([drop.points[0], back.points[-1]]))
+    down_again = Piece.of(back.drawn, np.vstack([drop.points[0], back.points[-1]]))
     yield (
         "stem pushed up",
         ((pushed, down_again, *rest),),
@@ -140,7 +185,7 @@ def _stem_before_the_round(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     if _kinds(stroke)[:3] != (MoveKind.ROUND, *_UP_AND_DOWN):
         return
     turn, rise, drop, *rest = stroke
-    back_up = Piece(rise.drawn, np.vstack([drop.points[-1], turn.points[0]]))
+    back_up = Piece.of(rise.drawn, np.vstack([drop.points[-1], turn.points[0]]))
     yield (
         "stem before the round",
         ((drop, back_up, turn, *rest),),
@@ -161,7 +206,7 @@ def _backs(stroke: Pieces) -> list[int]:
 
 
 def _reversed(piece: Piece) -> Piece:
-    return Piece(piece.drawn, piece.points[::-1], backwards=not piece.backwards)
+    return Piece.of(piece.drawn, piece.points[::-1], backwards=not piece.backwards)
 
 
 def _shifted(pieces: Pieces, join: Piece) -> Pieces:
@@ -169,4 +214,6 @@ def _shifted(pieces: Pieces, join: Piece) -> Pieces:
     if not pieces:
         return pieces
     by = join.points[0] - pieces[0].points[0]
-    return tuple(Piece(piece.drawn, piece.points + by, piece.backwards) for piece in pieces)
+    return tuple(
+        Piece.of(piece.drawn, piece.points + by, backwards=piece.backwards) for piece in pieces
+    )

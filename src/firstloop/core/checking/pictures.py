@@ -1,0 +1,86 @@
+"""Pictures: letters as they look, whoever made them however. The pen's path is forgotten.
+
+Ink is compared with a picture both ways round (is all of the ink on the letter, is all of the
+letter under ink), with undirected headings.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
+from firstloop.core.limits import TURN_COST
+from firstloop.core.polyline import FloatArray
+
+EVERY = 4
+"""Of the ink's points, every so many are looked at first."""
+
+Places = npt.NDArray[np.intp]
+
+
+def undirected(headings: FloatArray) -> FloatArray:
+    """Headings doubled in angle, so that there and back are the same; at right angles their squared
+    distance is TURN_COST, as it is where direction counts."""
+    cosine, sine = headings[..., 0], headings[..., 1]
+    doubled = np.empty_like(headings)
+    doubled[..., 0] = cosine * cosine - sine * sine
+    doubled[..., 1] = 2 * sine * cosine
+    doubled *= np.sqrt(TURN_COST / 4)
+    return doubled
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Pictures:
+    """Pictures to compare ink with; `models` holds each twice, for the two ways of laying ink over
+    it. `count` is how many there are."""
+
+    models: Models
+    count: int
+
+    @classmethod
+    def of(cls, paths: Sequence[Path]) -> "Pictures":
+        """The pictures of these paths, in their order."""
+        return cls(Models.of([*paths, *paths], undirected), len(paths))
+
+    def lay(self, ink: Path) -> "Laid":
+        """The ink laid over every picture: box over box, and as it stands, its foot on theirs."""
+        fit = fit_boxes(ink.points, self.models)
+        standing = slice(self.count, None)
+        fit.scale[standing, 1] = 1.0
+        fit.shift[standing, 1] = self.models.low[standing, 1] - ink.points[:, 1].min()
+        return Laid(ink, self, fit)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Laid:
+    """Ink laid over pictures."""
+
+    ink: Path
+    pictures: Pictures
+    fit: Fit
+
+    def stretch(self) -> FloatArray:
+        """u² that the better of the two ways costs in stretching alone; (picture,)."""
+        return np.asarray(self.fit.costs.reshape(2, -1).min(axis=0))
+
+    def glance(self, wanted: Places) -> FloatArray:
+        """u² that a few points of the ink lie off the wanted pictures, at least; (wanted,).
+
+        That half of the whole cost is left out here, and twice the rest allowed, makes it safe.
+        """
+        few = Path(self.ink.points[::EVERY], self.ink.headings[::EVERY])
+        both = np.concatenate([wanted, wanted + self.pictures.count])
+        costs = step_costs(few, self.fit.some(both), self.pictures.models.some(both))
+        return np.asarray(0.5 * costs.min(axis=2).mean(axis=1).reshape(2, -1).min(axis=0))
+
+    def costs(self, wanted: Places | None = None) -> FloatArray:
+        """u² by which the ink differs from the wanted pictures, or all; (wanted,)."""
+        fit, models = self.fit, self.pictures.models
+        if wanted is not None:
+            both = np.concatenate([wanted, wanted + self.pictures.count])
+            fit, models = fit.some(both), models.some(both)
+        steps = step_costs(self.ink, fit, models)
+        apart = steps.min(axis=1).mean(axis=1) + steps.min(axis=2).mean(axis=1) + fit.costs
+        return np.asarray(apart.reshape(2, -1).min(axis=0))
