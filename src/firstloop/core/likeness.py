@@ -107,10 +107,10 @@ def _shape_cost(ink: Path, model: Path) -> float:
     """u² from each to the nearest of the other, both ways round, boxes laid over each other in
     width only: a child sees how tall letters are."""
     models = Models.of([model], undirected)
-    box = fit_boxes(ink.points, models)
+    box = fit_boxes(ink, models)
     in_width = np.array([1.0, 0.0])
     fit = Fit(np.where(in_width, box.scale, 1.0), box.shift * in_width)
-    costs = step_costs(ink, fit, models)[0]
+    costs = step_costs(ink, fit, models)[:, 0]
     return float(costs.min(axis=0).mean() + costs.min(axis=1).mean() + fit.costs[0])
 
 

@@ -117,9 +117,13 @@ LIMITS = {
     ),
 }
 
-SAMPLES = 40
-"""Points a path is thinned to for matching: a letter m is 7 u long, so one each 0.18 u, and
+SAMPLES = 24
+"""Points a path is thinned to for matching: a letter m is 7 u long, so one each 0.3 u, and
 CORNER_SEARCH finds the exact place again."""
+
+LOOK_SAMPLES = 32
+"""Points of a picture: one each 0.22 u of an m, so that gaps between points do not count as ink off
+the letter."""
 
 INK_SPACING = 0.02
 """u between points of ink when it is measured; well under any limit above."""
@@ -144,9 +148,9 @@ UNEXPLAINED = 0.16
 """u²: mean cost above which no way explains the ink (0.4 u off everywhere); its moves are then
 not measured one by one. By trial: other letters cost 0.2 and more, the worst slips under 0.1."""
 
-CORNER_SEARCH = 0.3
-"""u of ink around a matched corner in which its true tip is looked for: three samples of the
-matching on the longest letter."""
+CORNER_SEARCH = 0.32
+"""u of ink around a matched corner in which its true tip is looked for: a sample of the matching on
+the longest letter."""
 
 LIFT_SEARCH = 0.6
 """u of ink around a matched pen-up in which the ink's own is looked for: a pen-up is never
@@ -173,6 +177,9 @@ SPARE = 1
 """Of the points a stroke is compared by: one without which the letter lacks no more than this does
 not belong to it."""
 
+IN_ORDER = 0.15
+"""u, on average: strokes that lie so near to the letter's own, point by point, are in order."""
+
 TURNED_ROUND = 0.65
 """A stroke was written from its end if it lies this much nearer to the model that way round."""
 
@@ -185,7 +192,7 @@ LEFT_OVER = (0.1, 0.2, 0.3, 0.4)
 CLEARLY_LEFT_OVER = 0.5
 """Something is left over if without it the ink costs less than this share of its cost whole."""
 
-DOUBTFUL = 0.011
+DOUBTFUL = 0.015
 """u² from the letter's picture, above which the ink is tried in the mirror and turned round too."""
 
 POORLY_EXPLAINED = 0.06
@@ -198,6 +205,9 @@ stands, and so does the way it was made: clearly less of the one asks for less o
 LOOKS_LIKE, AS_GOOD = 0.06, 1.5
 """u²: above the first a shape is not the letter whichever way up. Ways up whose costs differ by
 less than the second factor are as good; how it was made decides between them."""
+
+NO_NEARER = 0.002
+"""u²: a steady child's ink is at least this far from the letter that it is."""
 
 ANOTHER_KIND = 0.012
 """u²: what a digit must be nearer by to be read where a letter was asked for, and so on."""

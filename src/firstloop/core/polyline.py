@@ -1,5 +1,7 @@
 """Geometry of polylines: the (n, 2) float64 arrays that both models and ink are made of."""
 
+from functools import lru_cache
+
 import numpy as np
 import numpy.typing as npt
 
@@ -30,10 +32,11 @@ def length(points: FloatArray) -> float:
     return float(distances_along(points)[-1])
 
 
-def resample(points: FloatArray, count: int) -> FloatArray:
+def resample(points: FloatArray, count: int, along: FloatArray | None = None) -> FloatArray:
     """`count` points evenly spaced along the path, ends kept; (count, 2).
 
-    A path without length gives its place `count` times.
+    A path without length gives its place `count` times. `along` are the distances along it, where
+    they are known already.
 
     >>> resample(np.array([[0.0, 0.0], [1.0, 0.0], [1.0, 1.0]]), 3)
     array([[0., 0.],
@@ -43,8 +46,8 @@ def resample(points: FloatArray, count: int) -> FloatArray:
     array([[2., 2.],
            [2., 2.]])
     """
-    along = distances_along(points)
-    wanted = np.linspace(0.0, along[-1], count)
+    along = distances_along(points) if along is None else along
+    wanted = np.arange(count) * (along[-1] / max(count - 1, 1))
     placed = np.empty((count, 2))
     for axis in (0, 1):
         placed[:, axis] = np.interp(wanted, along, points[:, axis])
@@ -71,6 +74,12 @@ def headings(points: FloatArray) -> FloatArray:
     return ahead
 
 
+@lru_cache(maxsize=256)
+def _gaussian(radius: int, sigma: float) -> FloatArray:
+    weights = np.exp(-0.5 * (np.arange(-radius, radius + 1) / sigma) ** 2)
+    return np.asarray(weights / weights.sum())
+
+
 def smooth(points: FloatArray, sigma: float) -> FloatArray:
     """The path with tremor taken out: a Gaussian of `sigma` samples, its ends held in place.
 
@@ -82,8 +91,7 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
     radius = min(int(3 * sigma), (len(points) - 1) // 2)
     if radius < 1:
         return points
-    weights = np.exp(-0.5 * (np.arange(-radius, radius + 1) / sigma) ** 2)
-    weights /= weights.sum()
+    weights = _gaussian(radius, sigma)
     # Reflecting through the end points (not mirroring) keeps straight ends straight.
     padded = np.empty((2, len(points) + 2 * radius))
     padded[:, radius:-radius] = points.T

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from firstloop.core.checking import direction, line, parts, shape, size, wording
-from firstloop.core.checking.explain import Explanation, explain
+from firstloop.core.checking.explain import Explanation, explain, without_left_over
 from firstloop.core.checking.findings import (
     DIMENSION_OF,
     Code,
@@ -19,7 +19,7 @@ from firstloop.core.checking.findings import (
 )
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
-from firstloop.core.checking.match import Path
+from firstloop.core.checking.pictures import look_of_trace
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.trace import Lines, evenly, tidy
 from firstloop.core.checking.turned import faces_of, other_way_up
@@ -27,7 +27,6 @@ from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.limits import DOUBTFUL, LIMITS
 from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
 CHECKER_VERSION = "2"
@@ -49,18 +48,19 @@ def check(
     forms = forms_of(target, hand, ruling)
     strokes = tidy(ink, forms[0])
     explanation = explain(strokes, forms)
-    look, reading = _look(explanation, strokes, forms, hand)
-    turned = None
-    if look[0] > DOUBTFUL:
-        turned = other_way_up(strokes, forms, explanation, look)
+    path = look_of_trace(strokes)
+    look = faces_of(forms).costs(path, DOUBTFUL)
+    turned = other_way_up(strokes, forms, explanation, look) if look[0] > DOUBTFUL else None
     if turned is not None:
+        reading = read(path, target, float(look[0]), hand, ruling)
         measure, explanation = turned
         found = [measure, *_sizes(explanation, frame_of(explanation))]
     else:
+        explanation = without_left_over(strokes, explanation)
         leaning = line.slant(explanation, hand) if explanation.holds else []
         if any(measure.severity is Verdict.NOT_YET for measure in leaning):
             explanation = _upright(explanation, forms, leaning[0].value)
-            _, reading = _look(explanation, strokes, forms, hand)
+        reading = _read(explanation, strokes, forms, hand)
         found = [*leaning, *_measures(explanation, reading, left_handed)]
     letter = explanation.letter
     measures = sorted(
@@ -84,15 +84,14 @@ def check(
     )
 
 
-def _look(
+def _read(
     explanation: Explanation, strokes: Lines, forms: tuple[Letter, ...], hand: Hand
-) -> tuple[FloatArray, Reading]:
-    """How far the shape is from the letter whichever way up, and what it reads as; with what was
-    left over, as an n with a hump more is read as m."""
-    seen = strokes if explanation.left_over else explanation.settled.as_made
-    path = Path.of_trace(seen)
-    look = faces_of(forms).costs(path)
-    return look, read(path, forms[0].name, float(look[0]), hand, forms[0].ruling)
+) -> Reading:
+    """What the letter reads as, without what was gone over again, but with what was left over: an
+    n with a hump more is read as m."""
+    path = look_of_trace(strokes if explanation.left_over else explanation.settled.as_made)
+    cost = float(faces_of(forms).costs(path, np.inf)[0])
+    return read(path, forms[0].name, cost, hand, forms[0].ruling)
 
 
 def _upright(explanation: Explanation, forms: Sequence[Letter], lean_deg: float) -> Explanation:

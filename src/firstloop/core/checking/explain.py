@@ -8,7 +8,7 @@ from itertools import accumulate, pairwise
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.match import Match, Models, Path, match
+from firstloop.core.checking.match import Match, Models, Path, least_cost, match
 from firstloop.core.checking.settle import Settled, settle
 from firstloop.core.checking.trace import Lines, length_of, points_in
 from firstloop.core.checking.ways import Piece, Way, ways_of
@@ -37,12 +37,6 @@ class Written:
     ink: FloatArray
     low: Place
     high: Place
-
-    @classmethod
-    def of(cls, piece: Piece, ink: FloatArray) -> "Written":
-        """The piece with its ink."""
-        (left, bottom), (right, top) = ink.min(axis=0).tolist(), ink.max(axis=0).tolist()
-        return cls(piece, ink, (left, bottom), (right, top))
 
     @property
     def length(self) -> float:
@@ -137,31 +131,44 @@ def _prepared(letter: Letter, missing: frozenset[int]) -> _Prepared:
     )
 
 
-def explain(strokes: Lines, forms: Sequence[Letter]) -> Explanation:
+def explain(lines: Lines, forms: Sequence[Letter]) -> Explanation:
     """How tidied ink was written, as the accepted form of the letter that explains it best.
 
     The first form is the class's own; where it is clearly right, no other is looked at.
     """
-    best = explain_as(strokes, forms[0])
+    best = explain_as(lines, forms[0])
     for form in forms[1:]:
         if best.is_right:
             break
-        best = min(best, explain_as(strokes, form), key=lambda one: one.total)
-    return _without_left_over(strokes, best) if best.cost > POORLY_EXPLAINED else best
-
-
-def _without_left_over(lines: Lines, whole: Explanation) -> Explanation:
-    """The explanation of the ink up to where the letter is done, if it is clearly better."""
-    total = sum(len(line) for line in lines)
-    best = whole
-    for share in LEFT_OVER:
-        rest = len(lines[-1]) - round(share * total)
-        if rest < points_in(CORNER_SEARCH):
-            break
-        tried = explain_as((*lines[:-1], lines[-1][:rest]), whole.letter)
-        if tried.cost < CLEARLY_LEFT_OVER * whole.cost and tried.total < best.total:
-            best = replace(tried, left_over=length_of(lines[-1][rest - 1 :]))
+        best = min(best, explain_as(lines, form), key=lambda one: one.total)
     return best
+
+
+def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
+    """The explanation of the ink up to where the letter is done, if that is clearly better.
+
+    It is looked for only in what is poorly explained as a whole. Of several places where the letter
+    may have been done, the most promising is tried.
+    """
+    if whole.cost <= POORLY_EXPLAINED:
+        return whole
+    total = sum(len(line) for line in lines)
+    rests = [len(lines[-1]) - round(share * total) for share in LEFT_OVER]
+    cut = [(*lines[:-1], lines[-1][:rest]) for rest in rests if rest > points_in(CORNER_SEARCH)]
+    if not cut:
+        return whole
+    known = _prepared(whole.letter, whole.settled.missing)
+    least = [
+        least_cost(Path.of_trace(settle(done, whole.letter).strokes), known.models, known.handicaps)
+        for done in cut
+    ]
+    if min(least) > CLEARLY_LEFT_OVER * whole.cost:
+        return whole
+    done = cut[int(np.argmin(least))]
+    tried = explain_as(done, whole.letter)
+    if tried.cost > CLEARLY_LEFT_OVER * whole.cost or tried.total > whole.total:
+        return whole
+    return replace(tried, left_over=length_of(lines[-1]) - length_of(done[-1]))
 
 
 def explain_as(lines: Lines, letter: Letter) -> Explanation:
@@ -188,7 +195,7 @@ def _cut(lines: Lines, way: Way, ends: list[float], found: Match) -> tuple[Writt
     pieces = way.pieces
     lifts = set(accumulate(len(stroke) for stroke in way.strokes))
     answers = _answers(found, ends) if len(pieces) > 1 else []
-    written, begin = [], 0
+    ends_of, begin = [], 0
     for at, (piece, after) in enumerate(pairwise(pieces), start=1):
         near = round(answers[at - 1] * (len(ink) - 1))
         lift = _pen_down_near(pen_downs, near) if at in lifts else None
@@ -196,16 +203,31 @@ def _cut(lines: Lines, way: Way, ends: list[float], found: Match) -> tuple[Writt
             end = begin_after = max(begin, _corner(ink, near, piece, after))
         else:
             end, begin_after = max(begin, lift - 1), lift
-        written.append(Written.of(piece, _at_least_two(ink, begin, end)))
+        ends_of.append(_at_least_two(len(ink), begin, end))
         begin = begin_after
-    written.append(Written.of(pieces[-1], _at_least_two(ink, begin, len(ink) - 1)))
-    return tuple(written)
+    ends_of.append(_at_least_two(len(ink), begin, len(ink) - 1))
+    return _written(ink, pieces, ends_of)
 
 
-def _at_least_two(ink: FloatArray, begin: int, end: int) -> FloatArray:
-    """The ink from `begin` to `end`, both kept; two points even where they fall together."""
-    begin = min(begin, len(ink) - 2)
-    return ink[begin : max(end, begin + 1) + 1]
+def _written(
+    ink: FloatArray, pieces: tuple[Piece, ...], ends: list[tuple[int, int]]
+) -> tuple[Written, ...]:
+    """The pieces with the ink from a begin to an end, both kept; all boxes are found in one go."""
+    places = np.array(ends).ravel()
+    # Between two places of a pair, and to be left out, between one pair and the next.
+    low, high = (f.reduceat(ink, places, axis=0)[::2] for f in (np.minimum, np.maximum))
+    last = ink[places[1::2]]
+    low, high = np.minimum(low, last).tolist(), np.maximum(high, last).tolist()
+    return tuple(
+        Written(piece, ink[begin : end + 1], tuple(low[at]), tuple(high[at]))
+        for at, (piece, (begin, end)) in enumerate(zip(pieces, ends, strict=True))
+    )
+
+
+def _at_least_two(count: int, begin: int, end: int) -> tuple[int, int]:
+    """From `begin` to `end`; two points even where they fall together."""
+    begin = min(begin, count - 2)
+    return begin, max(end, begin + 1)
 
 
 def _pen_down_near(pen_downs: list[int], near: int) -> int | None:
@@ -217,18 +239,23 @@ def _pen_down_near(pen_downs: list[int], near: int) -> int | None:
 
 
 def _answers(found: Match, model_shares: list[float]) -> list[float]:
-    """Which share of the ink's path answers to each share of the model's path.
+    """Which share of the ink's path answers to each share (0 to 1) of the model's path.
 
     Where several ink samples answer to one model sample, their middle does.
     """
-    ink_at, model_at = (found.steps / found.steps[-1]).T
-    low = np.searchsorted(model_at, model_shares, side="left")
-    high = np.searchsorted(model_at, np.add(model_shares, 1e-9), side="right")
-    between = np.interp(model_shares, model_at, ink_at)
-    return [
-        float((ink_at[first] + ink_at[last - 1]) / 2) if last > first else float(share)
-        for first, last, share in zip(low, high, between, strict=True)
-    ]
+    last_ink, last_model = found.steps[-1]
+    first: dict[int, int] = {}
+    last: dict[int, int] = {}
+    for ink_at, model_at in found.steps:
+        first.setdefault(model_at, ink_at)
+        last[model_at] = ink_at
+    answers = []
+    for share in model_shares:
+        before = min(int(share * last_model), last_model - 1)
+        part = share * last_model - before
+        low, high = ((first[at] + last[at]) / 2 for at in (before, before + 1))
+        answers.append((low + part * (high - low)) / last_ink)
+    return answers
 
 
 def _corner(ink: FloatArray, near: int, before: Piece, after: Piece) -> int:

@@ -6,10 +6,11 @@ float and is not also said to start too high, reach too far and end too soon.
 """
 
 from dataclasses import dataclass
+from statistics import fmean
 
 import numpy as np
 
-from firstloop.core.checking.explain import Explanation, Written
+from firstloop.core.checking.explain import Explanation
 from firstloop.core.moves import Level
 from firstloop.core.polyline import FloatArray
 
@@ -41,14 +42,15 @@ def frame_of(explanation: Explanation) -> Frame:
 
     Feet that disagree are averaged: one leg too short is not a letter off its line.
     """
-    feet = [y for w in explanation.written for y in _feet(w)]
-    crowns = [y for w in explanation.written for y in _crowns(w)]
-    crowns = crowns or [y for w in explanation.written for y in _tips(w)]
-    crowns = crowns or _starts(explanation)
+    written = explanation.written
+    feet = [w.low[1] for w in written if w.piece.foot]
+    crowns = [w.high[1] for w in written if w.piece.crown]
+    # Letters that have no crown are told by their tips; and those without even that by their start.
+    crowns = crowns or [w.high[1] for w in written if w.piece.tip] or _starts(explanation)
     if crowns and not feet:  # a j stands on nothing: it hangs from where it starts
-        feet = [float(np.mean(crowns)) - 1.0]
-    base = float(np.mean(feet)) if feet else 0.0
-    body = max(float(np.mean(crowns)) - base, SMALLEST_BODY) if crowns and feet else 1.0
+        feet = [fmean(crowns) - 1.0]
+    base = fmean(feet) if feet else 0.0
+    body = max(fmean(crowns) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(w.low[0] for w in explanation.written)
     model_x = min(w.piece.low[0] for w in explanation.written)
     scale = body if crowns and feet else _height(explanation)
@@ -61,30 +63,6 @@ def _height(explanation: Explanation) -> float:
     ink = max(w.high[1] for w in written) - min(w.low[1] for w in written)
     model = max(w.piece.high[1] for w in written) - min(w.piece.low[1] for w in written)
     return ink / model if model > SMALLEST_BODY else 1.0
-
-
-def _feet(written: Written) -> list[float]:
-    """The ink's height where the move touches the base line."""
-    nodes = written.piece.drawn.move.nodes
-    # A loop crosses the base line on its way; its lowest ink is its tail's.
-    touches = {Level.BASE, Level.DROP} & {node.y for node in nodes} == {Level.BASE}
-    return [written.low[1]] if touches else []
-
-
-def _crowns(written: Written) -> list[float]:
-    """The ink's height where the move is level at the mid line: the top of an arch or a round."""
-    move = written.piece.drawn.move
-    level = any(
-        node.y is Level.MID and node.heading_deg is not None and node.heading_deg % 180 == 0
-        for node in move.nodes
-    )
-    return [written.high[1]] if level else []
-
-
-def _tips(written: Written) -> list[float]:
-    """The ink's height where a move ends at the mid line; for letters that have no crown."""
-    move = written.piece.drawn.move
-    return [written.high[1]] if move.end.y is Level.MID else []
 
 
 def _starts(explanation: Explanation) -> list[float]:

@@ -20,6 +20,9 @@ from firstloop.core.limits import (
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
+EVERY = 2
+"""Of the ink's points, every so many are looked at for shaking."""
+
 UPRIGHT = (MoveKind.DROP, MoveKind.RISE, MoveKind.BACK)
 """The moves that show a lean, the surest first; others are looked at only where it is missing."""
 
@@ -27,16 +30,17 @@ UPRIGHT = (MoveKind.DROP, MoveKind.RISE, MoveKind.BACK)
 def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
     """Degrees by which the stems lean to the right (+) of the hand's own slant; longer ones count
     more."""
-    straight = [w for w in explanation.written if w.piece.is_straight]
-    kinds = {w.piece.drawn.move.kind for w in straight}
-    told_by = next((kind for kind in UPRIGHT if kind in kinds), None)
-    chords = [w.ink[-1] - w.ink[0] for w in straight if w.piece.drawn.move.kind is told_by]
-    chords = [chord if chord[1] > 0 else -chord for chord in chords]
-    if not chords or sum(float(np.hypot(*chord)) for chord in chords) < UPRIGHT_ENOUGH:
+    straight = [w for w in explanation.written if w.piece.straight]
+    for kind in UPRIGHT:
+        told_by = [w.ink for w in straight if w.piece.drawn.move.kind is kind]
+        if told_by:
+            break
+    chords = [(ink[-1] - ink[0]).tolist() for ink in told_by]
+    if sum(math.hypot(x, y) for x, y in chords) < UPRIGHT_ENOUGH:
         return []
-    along = np.sum(chords, axis=0)
-    value = math.degrees(math.atan2(along[0], along[1])) - hand.proportions.slant_deg
-    return _judged(Code.SLANT, value)
+    across = sum(x if y > 0 else -x for x, y in chords)
+    lean = math.degrees(math.atan2(across, sum(abs(y) for _, y in chords)))
+    return _judged(Code.SLANT, lean - hand.proportions.slant_deg)
 
 
 def wobble(explanation: Explanation) -> list[Measure]:
@@ -47,7 +51,8 @@ def wobble(explanation: Explanation) -> list[Measure]:
     swings = [swing for stroke in explanation.strokes if (swing := _swings(stroke)) is not None]
     if not swings:
         return []
-    return _judged(Code.WOBBLE, float(np.quantile(np.concatenate(swings), MOST_OF_IT)))
+    swing = np.sort(np.concatenate(swings))
+    return _judged(Code.WOBBLE, float(swing[int(MOST_OF_IT * len(swing))]))
 
 
 def _swings(stroke: FloatArray) -> FloatArray | None:
@@ -59,15 +64,17 @@ def _swings(stroke: FloatArray) -> FloatArray | None:
     """
     if len(stroke) < SHORTEST:
         return None
-    sigma = SMOOTH_RUN / INK_SPACING
-    course = polyline.smooth(stroke, sigma)
-    sigma *= min(
-        LONGEST_DETOUR, polyline.length(stroke) / max(polyline.length(course), INK_SPACING)
-    )
+    stroke = stroke[::EVERY]  # what swings within two points is no shake
+    apart = EVERY * INK_SPACING
+    strides = stroke[:: round(2 * SMOOTH_RUN / apart)]
+    detour = (len(stroke) - 1) * apart / max(polyline.length(strides), apart)
+    # In halves, so that few different Gaussians are needed.
+    sigma = round(2 * min(LONGEST_DETOUR, max(1.0, detour)) * SMOOTH_RUN / apart) / 2
     off = stroke - polyline.smooth(stroke, sigma)
     off -= polyline.smooth(off, sigma)
     ends = round(min(2 * sigma, len(stroke) / 4))
-    return np.asarray(np.hypot(*off[ends : len(stroke) - ends].T))
+    kept = off[ends : len(stroke) - ends]
+    return np.asarray(np.sqrt(np.einsum("ij,ij->i", kept, kept)))
 
 
 def shape_off(explanation: Explanation) -> list[Measure]:

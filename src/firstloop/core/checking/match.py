@@ -21,43 +21,54 @@ MAX_STRETCH = 2.0
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Path:
-    """A writing path thinned to SAMPLES points: places and unit headings, both (SAMPLES, 2)."""
+    """A writing path thinned to a number of points: places and unit headings, both (n, 2); and the
+    corners of its box, (2,)."""
 
     points: FloatArray
     headings: FloatArray
+    low: FloatArray
+    high: FloatArray
 
     @classmethod
-    def of(cls, strokes: Sequence[FloatArray]) -> "Path":
+    def of(cls, strokes: Sequence[FloatArray], count: int = SAMPLES) -> "Path":
         """The path over all strokes in order; each keeps a share of points by its length."""
-        counts = _shares([polyline.length(stroke) for stroke in strokes])
-        return cls._over([polyline.resample(s, n) for s, n in zip(strokes, counts, strict=True)])
+        shares = _shares([polyline.length(stroke) for stroke in strokes], count)
+        return cls._over([polyline.resample(s, n) for s, n in zip(strokes, shares, strict=True)])
 
     @classmethod
-    def of_trace(cls, lines: Lines) -> "Path":
+    def of_trace(cls, lines: Lines, count: int = SAMPLES) -> "Path":
         """The path over even lines, as `of`."""
-        counts = _shares([length_of(line) for line in lines])
-        return cls._over([thinned(line, n) for line, n in zip(lines, counts, strict=True)])
+        shares = _shares([length_of(line) for line in lines], count)
+        return cls._over([thinned(line, n) for line, n in zip(lines, shares, strict=True)])
 
     @classmethod
     def _over(cls, pieces: list[FloatArray]) -> "Path":
         headings = [polyline.headings(piece) for piece in pieces]
         if len(pieces) == 1:
-            return cls(pieces[0], headings[0])
-        return cls(np.concatenate(pieces), np.concatenate(headings))
+            return cls._placed(pieces[0], headings[0])
+        return cls._placed(np.concatenate(pieces), np.concatenate(headings))
+
+    @classmethod
+    def _placed(cls, points: FloatArray, headings: FloatArray) -> "Path":
+        return cls(points, headings, points.min(axis=0), points.max(axis=0))
 
     def turned(self, by: FloatArray) -> "Path":
         """The path with a rotation or a mirror image (2, 2) applied about the origin."""
-        return Path(self.points @ by, self.headings @ by)
+        return Path._placed(self.points @ by, self.headings @ by)
+
+    def every(self, step: int) -> "Path":
+        """The path by fewer points, in its whole box."""
+        return Path(self.points[::step], self.headings[::step], self.low, self.high)
 
 
-def _shares(lengths: list[float]) -> list[int]:
-    """How many of SAMPLES each stroke gets: by length, two at least; the longest settles it."""
+def _shares(lengths: list[float], count: int) -> list[int]:
+    """How many of the points each stroke gets: by length, two at least; the longest settles it."""
     if len(lengths) == 1:
-        return [SAMPLES]
+        return [count]
     whole = max(sum(lengths), 1e-9)
-    counts = [max(2, round(SAMPLES * length / whole)) for length in lengths]
-    counts[lengths.index(max(lengths))] += SAMPLES - sum(counts)
-    return [max(2, count) for count in counts]
+    shares = [max(2, round(count * length / whole)) for length in lengths]
+    shares[lengths.index(max(lengths))] += count - sum(shares)
+    return [max(2, share) for share in shares]
 
 
 Direction = Callable[[FloatArray], FloatArray]
@@ -74,34 +85,43 @@ def directed(headings: FloatArray) -> FloatArray:
 class Models:
     """Several paths stacked, to be compared with ink in one go.
 
-    The features of a sample are its place and direction. `doubled` (model, 4, SAMPLES) is the
-    features times -2, `squares` (model, SAMPLES) their squared lengths; `low` and `high` (model, 2)
-    are the corners of the bounding boxes.
+    `points` (2, model, n) are places; `turns`, in the same shape, the directions times -2, and
+    `squares` (model, n) their squared lengths. Of the boxes, `low` (model, 2) are the lower left
+    corners, `sides` the sides, SMALLEST_BOX at least, and `sums` the sums of opposite corners.
     """
 
-    doubled: FloatArray
+    points: FloatArray
+    turns: FloatArray
     squares: FloatArray
     low: FloatArray
-    high: FloatArray
+    sides: FloatArray
+    sums: FloatArray
     direction: Direction
 
     @classmethod
     def of(cls, paths: Sequence[Path], direction: Direction = directed) -> "Models":
         """The paths, stacked in their order."""
-        points = np.stack([path.points for path in paths])
         turned = np.stack([direction(path.headings) for path in paths])
-        features = np.concatenate([points, turned], axis=2)
-        squares = (features**2).sum(axis=2)
-        doubled = np.ascontiguousarray(-2.0 * features.transpose(0, 2, 1))
-        return cls(doubled, squares, points.min(axis=1), points.max(axis=1), direction)
+        low, high = np.stack([path.low for path in paths]), np.stack([path.high for path in paths])
+        return cls(
+            points=np.ascontiguousarray(np.stack([p.points for p in paths]).transpose(2, 0, 1)),
+            turns=np.ascontiguousarray(-2.0 * turned.transpose(2, 0, 1)),
+            squares=(turned**2).sum(axis=2),
+            low=low,
+            sides=np.maximum(high - low, SMALLEST_BOX),
+            sums=low + high,
+            direction=direction,
+        )
 
     def some(self, wanted: npt.NDArray[np.intp]) -> "Models":
         """Those at the given places."""
         return Models(
-            self.doubled[wanted],
+            self.points[:, wanted],
+            self.turns[:, wanted],
             self.squares[wanted],
             self.low[wanted],
-            self.high[wanted],
+            self.sides[wanted],
+            self.sums[wanted],
             self.direction,
         )
 
@@ -122,45 +142,53 @@ class Fit:
         """Those at the given places."""
         return Fit(self.scale[wanted], self.shift[wanted])
 
-    def apply(self, points: FloatArray) -> FloatArray:
-        """Ink points (n, 2) in each model's frame; (model, n, 2)."""
-        return points * self.scale[:, None, :] + self.shift[:, None, :]
 
-
-def fit_boxes(ink: FloatArray, models: Models) -> Fit:
+def fit_boxes(ink: Path, models: Models) -> Fit:
     """Lays the bounding box of the ink over those of the models, stretching within reason."""
-    ink_low, ink_high = ink.min(axis=0), ink.max(axis=0)
-    scale = np.maximum(models.high - models.low, SMALLEST_BOX) / np.maximum(
-        ink_high - ink_low, SMALLEST_BOX
-    )
-    scale = np.minimum(np.maximum(scale, 1.0 / MAX_STRETCH), MAX_STRETCH)
-    return Fit(scale, (models.low + models.high) / 2 - scale * (ink_low + ink_high) / 2)
+    scale = models.sides / np.maximum(ink.high - ink.low, SMALLEST_BOX)
+    np.minimum(scale, MAX_STRETCH, out=scale)
+    np.maximum(scale, 1.0 / MAX_STRETCH, out=scale)
+    return Fit(scale, (models.sums - scale * (ink.low + ink.high)) * 0.5)
 
 
 def step_costs(ink: Path, fit: Fit, models: Models) -> FloatArray:
-    """u² of putting ink sample i on model sample j, model by model; (model, i, j).
+    """u² of putting ink sample i on sample j of each model; (i, model, j).
 
-    By |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
+    With the ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
+    sum of products of what is known of the ink with what is known of the model, so that one matrix
+    product does for all.
     """
-    features = np.empty((len(models.doubled), len(ink.points), 4))
-    features[:, :, :2] = fit.apply(ink.points)
-    features[:, :, 2:] = models.direction(ink.headings)
-    costs = features @ models.doubled
-    costs += np.einsum("kid,kid->ki", features, features)[:, :, None]
-    costs += models.squares[:, None, :]
-    return np.asarray(costs)
+    points, turned = ink.points, models.direction(ink.headings)
+    of_ink = np.empty((len(points), 8))
+    of_ink[:, :2] = points * points
+    of_ink[:, 2:4] = points
+    of_ink[:, 4:6] = turned
+    of_ink[:, 6] = 1.0
+    of_ink[:, 7] = np.einsum("ij,ij->i", turned, turned)
+    scale, shift = fit.scale.T[:, :, None], fit.shift.T[:, :, None]
+    off = models.points - shift
+    of_models = np.empty((8, *models.squares.shape))
+    of_models[:2] = scale * scale
+    np.multiply(off, -2.0 * scale, out=of_models[2:4])
+    of_models[4:6] = models.turns
+    off *= off
+    np.add(off[0], off[1], out=of_models[6])
+    of_models[6] += models.squares
+    of_models[7] = 1.0
+    costs = of_ink @ of_models.reshape(8, -1)
+    return np.asarray(costs.reshape(len(points), *models.squares.shape))
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Match:
     """The best way's place in the list, its mean cost (u²), and the answering points.
 
-    `steps` is (k, 2) int: pairs of (ink sample, model sample), both never falling.
+    `steps` are pairs of (ink sample, model sample), both never falling.
     """
 
     best: int
     cost: float
-    steps: npt.NDArray[np.intp]
+    steps: list[tuple[int, int]]
 
 
 def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
@@ -169,17 +197,17 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     Every sample of either is put somewhere, so no match costs less than their cheapest places. The
     model that promises most by that bound is matched first, then only those that may better it.
     """
-    fit = fit_boxes(ink.points, models)
+    fit = fit_boxes(ink, models)
     costs = step_costs(ink, fit, models)
     extra = fit.costs + handicaps
-    least = np.maximum(*(costs.min(axis=axis).mean(axis=1) for axis in (1, 2))) + extra
+    least = _bound(costs) + extra
     best = int(np.argmin(least))
-    totals = _accumulate(costs[best : best + 1])[:, 0]
+    totals = _accumulate(costs[:, best : best + 1])[:, 0]
     cost = totals[-1, -1] / SAMPLES + extra[best]
     rivals = np.flatnonzero(least < cost)
     rivals = rivals[rivals != best]
     if len(rivals):
-        rival_totals = _accumulate(costs[rivals])
+        rival_totals = _accumulate(costs[:, rivals])
         rival_costs = rival_totals[-1, :, -1] / SAMPLES + extra[rivals]
         winner = int(np.argmin(rival_costs))
         if rival_costs[winner] < cost:
@@ -187,30 +215,44 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     return Match(best, float(cost), _trace_back(totals))
 
 
+def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
+    """u²: no match of the ink to any of the models costs less."""
+    fit = fit_boxes(ink, models)
+    return float((_bound(step_costs(ink, fit, models)) + fit.costs + handicaps).min())
+
+
+def _bound(costs: FloatArray) -> FloatArray:
+    """The least mean cost of a match: every sample of either is put on its cheapest; (model,)."""
+    by_model, by_ink = costs.min(axis=0).sum(axis=1), costs.min(axis=2).sum(axis=0)
+    return np.asarray(np.maximum(by_model, by_ink) / SAMPLES)
+
+
 def _accumulate(costs: FloatArray) -> FloatArray:
-    """Cheapest cost of reaching each pair; from (model, i, j) to (i, model, j).
+    """Cheapest cost of reaching each pair; (i, model, j).
 
     A row is reached from above or aslant first; running along the row is then a running minimum
     of (cost on arrival - cost so far along the row), which numpy does without a Python loop.
     """
-    rows = np.ascontiguousarray(costs.transpose(1, 0, 2))
-    along = rows.cumsum(axis=2)
-    before = along - rows
-    totals = np.empty_like(rows)
+    along = costs.cumsum(axis=2)
+    before = along - costs
+    count, models, wide = costs.shape
+    padded = np.full((count, models, wide + 1), np.inf)  # left of the first column is nothing
+    totals = padded[:, :, 1:]
+    beside = padded[:, :, :-1]
     totals[0] = along[0]
-    last = totals[0]
-    for row in range(1, len(rows)):
-        arrive = totals[row]
-        arrive[:, 0] = last[:, 0]
-        np.minimum(last[:, 1:], last[:, :-1], out=arrive[:, 1:])
-        arrive -= before[row]
+    above = totals[0]
+    # Kept lean: this loop is a quarter of a check.
+    rows = zip(totals[1:], beside[:-1], before[1:], along[1:], strict=True)
+    for arrive, aslant, so_far, row_along in rows:
+        np.minimum(above, aslant, out=arrive)
+        np.subtract(arrive, so_far, out=arrive)
         np.minimum.accumulate(arrive, axis=1, out=arrive)
-        arrive += along[row]
-        last = arrive
+        np.add(arrive, row_along, out=arrive)
+        above = arrive
     return totals
 
 
-def _trace_back(totals: FloatArray) -> npt.NDArray[np.intp]:
+def _trace_back(totals: FloatArray) -> list[tuple[int, int]]:
     """The pairs of the cheapest path, from first to last."""
     reached: list[list[float]] = totals.tolist()  # single cells of an array are slow to read
     i, j = len(reached) - 1, len(reached[0]) - 1
@@ -229,4 +271,5 @@ def _trace_back(totals: FloatArray) -> npt.NDArray[np.intp]:
             else:
                 j -= 1
         steps.append((i, j))
-    return np.array(steps[::-1], dtype=np.intp)
+    steps.reverse()
+    return steps

@@ -11,10 +11,12 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
-from firstloop.core.limits import TURN_COST
+from firstloop.core.checking.trace import Lines
+from firstloop.core.letterforms import Letter
+from firstloop.core.limits import LOOK_SAMPLES, TURN_COST
 from firstloop.core.polyline import FloatArray
 
-EVERY = 4
+EVERY = 5
 """Of the ink's points, every so many are looked at first."""
 
 Places = npt.NDArray[np.intp]
@@ -31,6 +33,16 @@ def undirected(headings: FloatArray) -> FloatArray:
     return doubled
 
 
+def look_of(letter: Letter) -> Path:
+    """A letter's path, fine enough for a picture."""
+    return Path.of(letter.paths(), LOOK_SAMPLES)
+
+
+def look_of_trace(lines: Lines) -> Path:
+    """The path of ink, fine enough for a picture."""
+    return Path.of_trace(lines, LOOK_SAMPLES)
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class Pictures:
     """Pictures to compare ink with; `models` holds each twice, for the two ways of laying ink over
@@ -41,15 +53,15 @@ class Pictures:
 
     @classmethod
     def of(cls, paths: Sequence[Path]) -> "Pictures":
-        """The pictures of these paths, in their order."""
+        """The pictures of these paths (see `look_of`), in their order."""
         return cls(Models.of([*paths, *paths], undirected), len(paths))
 
     def lay(self, ink: Path) -> "Laid":
         """The ink laid over every picture: box over box, and as it stands, its foot on theirs."""
-        fit = fit_boxes(ink.points, self.models)
+        fit = fit_boxes(ink, self.models)
         standing = slice(self.count, None)
         fit.scale[standing, 1] = 1.0
-        fit.shift[standing, 1] = self.models.low[standing, 1] - ink.points[:, 1].min()
+        fit.shift[standing, 1] = self.models.low[standing, 1] - ink.low[1]
         return Laid(ink, self, fit)
 
 
@@ -66,14 +78,13 @@ class Laid:
         return np.asarray(self.fit.costs.reshape(2, -1).min(axis=0))
 
     def glance(self, wanted: Places) -> FloatArray:
-        """u² that a few points of the ink lie off the wanted pictures, at least; (wanted,).
+        """u² that a few points of the ink lie off the wanted pictures, box over box; (wanted,).
 
         That half of the whole cost is left out here, and twice the rest allowed, makes it safe.
         """
-        few = Path(self.ink.points[::EVERY], self.ink.headings[::EVERY])
-        both = np.concatenate([wanted, wanted + self.pictures.count])
-        costs = step_costs(few, self.fit.some(both), self.pictures.models.some(both))
-        return np.asarray(0.5 * costs.min(axis=2).mean(axis=1).reshape(2, -1).min(axis=0))
+        few = self.ink.every(EVERY)
+        costs = step_costs(few, self.fit.some(wanted), self.pictures.models.some(wanted))
+        return np.asarray(costs.min(axis=2).sum(axis=0) * (0.5 / len(few.points)))
 
     def costs(self, wanted: Places | None = None) -> FloatArray:
         """u² by which the ink differs from the wanted pictures, or all; (wanted,)."""
@@ -82,5 +93,6 @@ class Laid:
             both = np.concatenate([wanted, wanted + self.pictures.count])
             fit, models = fit.some(both), models.some(both)
         steps = step_costs(self.ink, fit, models)
-        apart = steps.min(axis=1).mean(axis=1) + steps.min(axis=2).mean(axis=1) + fit.costs
+        apart = (steps.min(axis=0).sum(axis=1) + steps.min(axis=2).sum(axis=0)) / LOOK_SAMPLES
+        apart += fit.costs
         return np.asarray(apart.reshape(2, -1).min(axis=0))

@@ -8,12 +8,15 @@ import numpy as np
 from firstloop.core.checking.findings import Code
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures
+from firstloop.core.checking.pictures import Pictures, look_of
 from firstloop.core.letterforms import Hand
 from firstloop.core.letterforms.hands import GROUPS, group_of
-from firstloop.core.limits import ANOTHER_KIND, LIMITS
+from firstloop.core.limits import ANOTHER_KIND, LIMITS, NO_NEARER
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
+
+MOST_COMPARED = 8
+"""Letters compared in full: the nearest has never been further down the list of a first look."""
 
 READ = ("small", "capital", "digit")
 """The kinds of letters that are read; a mark is told by its place, nobody reads it out of it."""
@@ -34,16 +37,18 @@ def read(ink: Path, target: str, cost: float, hand: Hand, ruling: Ruling) -> Rea
 
     To be read as another letter it must be clearly nearer to that: ink that lies well on the target
     needs no more looking, nor does a letter for which it would have to be stretched by more than
-    that; of the others those are compared in full that a first look leaves possible.
+    that; of the others the few are compared in full that a first look finds the most promising.
     """
     to_beat = cost - LIMITS[Code.READS_AS_OTHER].not_yet
-    if group_of(target) not in READ or to_beat <= 0.0:
+    if group_of(target) not in READ or to_beat <= NO_NEARER:
         return Reading(target, 0.0)
     alphabet, handicaps = _alphabet(hand, ruling), _handicaps(target, hand, ruling)
     laid = alphabet.pictures.lay(ink)
     rivals = np.flatnonzero(laid.stretch() + handicaps < to_beat)
     if len(rivals):
-        rivals = rivals[laid.glance(rivals) + handicaps[rivals] < to_beat]
+        glance = laid.glance(rivals) + handicaps[rivals]
+        promising = np.argsort(glance)[:MOST_COMPARED]
+        rivals = rivals[promising[glance[promising] < to_beat]]
     if len(rivals) == 0:
         return Reading(target, 0.0)
     costs = laid.costs(rivals) + handicaps[rivals]
@@ -71,7 +76,7 @@ def _alphabet(hand: Hand, ruling: Ruling) -> _Alphabet:
         for form in forms_of(letter, hand, ruling)
     ]
     return _Alphabet(
-        tuple(form.name for form in forms), Pictures.of([Path.of(form.paths()) for form in forms])
+        tuple(form.name for form in forms), Pictures.of([look_of(form) for form in forms])
     )
 
 

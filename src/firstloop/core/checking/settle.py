@@ -5,6 +5,7 @@ what they have written. Here the strokes are put in the letter's order and direc
 to be done for that is noted; how the moves within them were made is then for `explain` to find.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import permutations
@@ -20,6 +21,7 @@ from firstloop.core.limits import (
     COVERED,
     COVERED_DOT,
     GONE_OVER,
+    IN_ORDER,
     MOSTLY_COVERED,
     NOT_OF_THE_LETTER,
     ON_TOP,
@@ -82,10 +84,26 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     if len(strokes) < len(models):
         return _with_too_few(strokes, ink, letter, models)
     ink = _fitted(ink, models)
+    as_many = len(strokes) == len(models)
+    if as_many and _in_order(ink, models):
+        return _nothing_to_settle(strokes)
     apart = _distances(ink, models) + _across(ink, models)
-    if len(strokes) == len(models) <= MOST_PERMUTED:
+    if as_many and len(models) <= MOST_PERMUTED:
         return _settled(strokes, _assigned(apart), letter, models)
     return _with_too_many(strokes, ink, apart, letter, models)
+
+
+def _in_order(ink: FloatArray, models: FloatArray) -> bool:
+    """Whether every stroke lies point by point on the letter's own, in its turn."""
+    off = ink - models
+    return bool(np.sqrt(np.einsum("jpk,jpk->jp", off, off)).sum(axis=1).max() < POINTS * IN_ORDER)
+
+
+def _nothing_to_settle(strokes: Lines) -> Settled:
+    nothing: frozenset[int] = frozenset()
+    return Settled(
+        strokes, tuple(range(len(strokes))), nothing, 0, nothing, extra=(), as_made=strokes, first=0
+    )
 
 
 @lru_cache(maxsize=512)
@@ -102,17 +120,29 @@ def _dots(letter: Letter) -> npt.NDArray[np.bool_]:
 
 def _fitted(ink: FloatArray, models: FloatArray) -> FloatArray:
     """The ink with its box laid over the letter's."""
-    low, high = ink.min(axis=(0, 1)), ink.max(axis=(0, 1))
-    to_low, to_high = models.min(axis=(0, 1)), models.max(axis=(0, 1))
+    flat, onto = ink.reshape(-1, 2), models.reshape(-1, 2)
+    low, high = flat.min(axis=0), flat.max(axis=0)
+    to_low, to_high = onto.min(axis=0), onto.max(axis=0)
     scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
-    scale = np.clip(scale, 0.5, 2.0)
-    return np.asarray((ink - (low + high) / 2) * scale + (to_low + to_high) / 2)
+    scale = np.minimum(np.maximum(scale, 0.5), 2.0)
+    return np.asarray(ink * scale + ((to_low + to_high) / 2 - scale * (low + high) / 2))
 
 
 def _distances(ink: FloatArray, models: FloatArray) -> FloatArray:
     """u from each point of each ink stroke to each of each model stroke; (i, j, POINTS, POINTS)."""
-    between = ink[:, None, :, None, :] - models[None, :, None, :, :]
-    return np.asarray(np.sqrt((between**2).sum(axis=-1)))
+    one, other = ink.reshape(-1, 2), models.reshape(-1, 2)
+    # |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
+    squares = -2.0 * (one @ other.T)
+    squares += np.einsum("ij,ij->i", one, one)[:, None]
+    squares += np.einsum("ij,ij->i", other, other)
+    np.maximum(squares, 0.0, out=squares)
+    return _by_stroke(np.sqrt(squares))
+
+
+def _by_stroke(between: FloatArray) -> FloatArray:
+    """From (all points, all points) to (i, j, POINTS, POINTS)."""
+    i, j = len(between) // POINTS, between.shape[1] // POINTS
+    return between.reshape(i, POINTS, j, POINTS).transpose(0, 2, 1, 3)
 
 
 def _across(ink: FloatArray, models: FloatArray) -> FloatArray:
@@ -121,24 +151,35 @@ def _across(ink: FloatArray, models: FloatArray) -> FloatArray:
     As `_distances`: (i, j, POINTS, POINTS).
     """
     one, other = _directions(ink), _directions(models)
-    along = np.einsum("ipk,jqk->ijpq", one, other) ** 2
-    directed = (one**2).sum(axis=2)[:, None, :, None] * (other**2).sum(axis=2)[None, :, None, :]
-    return np.asarray(ACROSS * (directed - along))
+    along = one.reshape(-1, 2) @ other.reshape(-1, 2).T
+    across = _by_stroke(ACROSS - ACROSS * along * along)
+    has_one = np.array([stroke[0].any() for stroke in one])[:, None]
+    both = has_one & np.array([stroke[0].any() for stroke in other])
+    return np.asarray(across if both.all() else across * both[:, :, None, None])
 
 
 def _directions(strokes: FloatArray) -> FloatArray:
     """Unit headings; none for what is as short as a dot. (stroke, POINTS, 2)."""
-    ahead = np.gradient(strokes, axis=1)
-    size = np.sqrt((ahead**2).sum(axis=2, keepdims=True))
-    long = (size.sum(axis=1, keepdims=True) > STRAY_STROKE) & (size > 0.0)
-    return np.asarray(np.where(long, ahead / np.where(size > 0.0, size, 1.0), 0.0))
+    ahead = np.empty_like(strokes)
+    np.subtract(strokes[:, 2:], strokes[:, :-2], out=ahead[:, 1:-1])
+    ahead[:, 0] = strokes[:, 1] - strokes[:, 0]
+    ahead[:, -1] = strokes[:, -1] - strokes[:, -2]
+    size = np.sqrt(np.einsum("ipk,ipk->ip", ahead, ahead))
+    short = size.sum(axis=1) < 2 * STRAY_STROKE  # `ahead` spans two steps
+    size[size == 0.0] = 1.0
+    ahead /= size[:, :, None]
+    ahead[short] = 0.0
+    return ahead
 
 
 def _assigned(apart: FloatArray) -> list[int]:
     """For each ink stroke the model stroke, one to one, that lies nearest on the whole."""
-    costs = apart.min(axis=3).mean(axis=2) + apart.min(axis=2).mean(axis=2)
-    each = list(range(len(costs)))
-    return list(min(permutations(each), key=lambda to: float(costs[each, to].sum())))
+    costs = (apart.min(axis=3).sum(axis=2) + apart.min(axis=2).sum(axis=2)).tolist()
+
+    def cost(to: Iterable[int]) -> float:
+        return float(sum(row[j] for row, j in zip(costs, to, strict=True)))
+
+    return list(min(permutations(range(len(costs))), key=cost))
 
 
 def _with_too_many(
@@ -167,7 +208,7 @@ def _with_too_many(
     if len(kept) < len(models):
         return replace(settle(kept, letter), extra=left_over)
     if len(kept) == len(models):
-        of[keep] = _assigned(apart[keep])
+        of[keep] = np.array(_assigned(apart[keep]))
     return _settled(kept, [int(of[i]) for i in keep], letter, models, extra=left_over)
 
 
@@ -259,8 +300,11 @@ def _settled(
         not merged and not _is_dot(letter, j) and _runs_backwards(points, models[j], alone=one)
         for points, j, one in zip(sampled, of, alone, strict=True)
     ]
-    along = [_place_along(points, models[j]) for points, j in zip(sampled, of, strict=True)]
-    order = sorted(range(len(strokes)), key=lambda i: (of[i], 0.0 if alone[i] else along[i]))
+    along = [
+        0.0 if one else _place_along(points, models[j])
+        for points, j, one in zip(sampled, of, alone, strict=True)
+    ]
+    order = sorted(range(len(strokes)), key=lambda i: (of[i], along[i]))
     places = [order.index(i) for i in range(len(strokes))]
     swaps = sum(a > b for at, a in enumerate(places) for b in places[at + 1 :])
     return Settled(
@@ -291,9 +335,10 @@ def _runs_backwards(points: FloatArray, model: FloatArray, *, alone: bool) -> bo
     if not alone:
         nearest = np.sqrt(((points[:, None] - model[None]) ** 2).sum(axis=-1)).argmin(axis=1)
         return bool(nearest[-1] + POINTS // 2 < nearest[0])
-    off = model.mean(axis=0) - points.mean(axis=0)
-    forward, backward = (
-        np.sqrt(np.einsum("ij,ij->i", apart, apart)).mean()
-        for apart in (points + off - model, points[::-1] + off - model)
-    )
+    there, back = points - model, points[::-1] - model
+    off = there.sum(axis=0) / POINTS  # the same both ways
+    there -= off
+    back -= off
+    forward = np.sqrt(np.einsum("ij,ij->i", there, there)).sum()
+    backward = np.sqrt(np.einsum("ij,ij->i", back, back)).sum()
     return bool(backward < TURNED_ROUND * forward)

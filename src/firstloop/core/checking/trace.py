@@ -24,19 +24,25 @@ def tidy(ink: Ink, letter: Letter) -> Lines:
 
     Taps beside the writing are dropped, unless the letter has a dot or there is nothing else.
     """
-    lengths = [polyline.length(stroke.points) for stroke in ink.strokes]
+    along = [polyline.distances_along(stroke.points) for stroke in ink.strokes]
     dotted = any(move.kind is MoveKind.DOT for move in letter.script.moves)
-    shortest = 0.0 if dotted or max(lengths) < STRAY_STROKE else STRAY_STROKE
+    longest = max(float(distances[-1]) for distances in along)
+    shortest = 0.0 if dotted or longest < STRAY_STROKE else STRAY_STROKE
     return tuple(
-        evenly(stroke.points)
-        for stroke, length in zip(ink.strokes, lengths, strict=True)
-        if length >= shortest
+        _even(stroke.points, distances)
+        for stroke, distances in zip(ink.strokes, along, strict=True)
+        if distances[-1] >= shortest
     )
 
 
 def evenly(points: FloatArray) -> FloatArray:
     """One line, evenly spaced and without jitter."""
-    return polyline.smooth(polyline.respace(points, INK_SPACING), INK_SMOOTHING)
+    return _even(points, polyline.distances_along(points))
+
+
+def _even(points: FloatArray, along: FloatArray) -> FloatArray:
+    count = max(2, round(float(along[-1]) / INK_SPACING) + 1)
+    return polyline.smooth(polyline.resample(points, count, along), INK_SMOOTHING)
 
 
 def length_of(line: FloatArray) -> float:

@@ -8,7 +8,7 @@ import numpy as np
 from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures
+from firstloop.core.checking.pictures import Pictures, look_of
 from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import AS_GOOD, LOOKS_LIKE, SAME_OTHER_WAY_UP, TURNED_SHAPE, TURNED_WAY
@@ -49,19 +49,24 @@ class Faces:
     """A letter's forms as they look upright, and the other ways up in which it looks another: an o
     is an o whichever way it lies. The pictures go way by way, all forms of each."""
 
-    pictures: Pictures
+    upright: Pictures
+    turned: Pictures
     other_ways: tuple[WayUp, ...]
 
-    def costs(self, ink: Path) -> FloatArray:
-        """u² from the ink to the nearest form: upright, then each other way up."""
-        costs = self.pictures.lay(ink).costs()
-        return np.asarray(costs.reshape(1 + len(self.other_ways), -1).min(axis=1))
+    def costs(self, ink: Path, doubtful: float) -> FloatArray:
+        """u² from the ink to the nearest form: upright; and where that is more than `doubtful`, in
+        each other way up."""
+        upright = self.upright.lay(ink).costs().min(keepdims=True)
+        if upright[0] <= doubtful or not self.other_ways:
+            return np.asarray(upright)
+        turned = self.turned.lay(ink).costs().reshape(len(self.other_ways), -1).min(axis=1)
+        return np.concatenate([upright, turned])
 
 
 @lru_cache(maxsize=512)
 def faces_of(forms: tuple[Letter, ...]) -> Faces:
     """How a letter looks, whichever way up."""
-    paths = [Path.of(form.paths()) for form in forms]
+    paths = [look_of(form) for form in forms]
     upright = Pictures.of(paths)
     ways = tuple(
         way
@@ -69,7 +74,7 @@ def faces_of(forms: tuple[Letter, ...]) -> Faces:
         if upright.lay(paths[0].turned(way.does)).costs().min() > SAME_OTHER_WAY_UP
     )
     turned = [path.turned(way.does) for way in ways for path in paths]
-    return Faces(Pictures.of([*paths, *turned]), ways)
+    return Faces(upright, Pictures.of(turned) if turned else upright, ways)
 
 
 def other_way_up(

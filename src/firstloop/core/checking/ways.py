@@ -13,7 +13,7 @@ import numpy as np
 from firstloop.core import polyline
 from firstloop.core.checking.findings import Code
 from firstloop.core.letterforms import DrawnMove, Letter
-from firstloop.core.moves import MoveKind
+from firstloop.core.moves import Level, MoveKind, Node
 from firstloop.core.polyline import FloatArray
 
 Vector = tuple[float, float]
@@ -23,8 +23,10 @@ Vector = tuple[float, float]
 class Piece:
     """A move as it is written in a way; `points` (n, 2) run in the order of writing.
 
-    Its geometry is worked out once: its length (u), the unit headings in which the pen leaves its
-    start and arrives at its end, and the corners of its box.
+    What is asked of it again and again is worked out once: its length (u), the unit headings in
+    which the pen leaves its start and arrives at its end, the corners of its box, whether it is
+    straight, and whether it touches the base line (`foot`), is level at the mid line, as an arch or
+    a round is on top (`crown`), or ends there (`tip`).
     """
 
     drawn: DrawnMove
@@ -35,20 +37,32 @@ class Piece:
     arriving: Vector
     low: Vector
     high: Vector
+    straight: bool
+    foot: bool
+    crown: bool
+    tip: bool
 
     @classmethod
     def of(cls, drawn: DrawnMove, points: FloatArray, *, backwards: bool = False) -> "Piece":
         """The move along these points."""
         (left, bottom), (right, top) = points.min(axis=0).tolist(), points.max(axis=0).tolist()
+        length, nodes = polyline.length(points), drawn.move.nodes
+        (x0, y0), (x1, y1) = points[0].tolist(), points[-1].tolist()
+        heights = [node.y for node in nodes]
         return cls(
             drawn=drawn,
             points=points,
             backwards=backwards,
-            length=polyline.length(points),
+            length=length,
             leaving=_unit(points[1] - points[0]),
             arriving=_unit(points[-1] - points[-2]),
             low=(left, bottom),
             high=(right, top),
+            straight=math.hypot(x1 - x0, y1 - y0) > STRAIGHT * length,
+            # A loop crosses the base line on its way; its lowest ink is its tail's.
+            foot=Level.BASE in heights and Level.DROP not in heights,
+            crown=any(node.y is Level.MID and _is_level(node) for node in nodes),
+            tip=nodes[-1].y is Level.MID,
         )
 
     @property
@@ -56,11 +70,13 @@ class Piece:
         """u across and up."""
         return self.high[0] - self.low[0], self.high[1] - self.low[1]
 
-    @property
-    def is_straight(self) -> bool:
-        """Whether the move is a straight line."""
-        (x0, y0), (x1, y1) = self.points[0].tolist(), self.points[-1].tolist()
-        return math.hypot(x1 - x0, y1 - y0) > 0.97 * self.length
+
+STRAIGHT = 0.97
+"""Chord over length: a straight line, in the models."""
+
+
+def _is_level(node: Node) -> bool:
+    return node.heading_deg is not None and node.heading_deg % 180 == 0
 
 
 def _unit(vector: FloatArray) -> Vector:

@@ -5,6 +5,7 @@ What is said to the child is about the next try, and never that the last one was
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 
 from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.letterforms import Letter
@@ -160,7 +161,7 @@ def say(measure: Measure, letter: Letter) -> str:
 
 def _said(measure: Measure, letter: Letter) -> _Said:
     stroke = letter.strokes[measure.stroke]
-    every = move_words(letter.script)
+    every = _words_of(letter)
     words = every[measure.stroke]
     start = float(letter.strokes[measure.stroke][0].points[0, 1])
     return _Said(
@@ -178,6 +179,11 @@ def _said(measure: Measure, letter: Letter) -> _Said:
         other=measure.other or "",
         tell_apart=_tell_apart(letter, measure.other or ""),
     )
+
+
+@lru_cache(maxsize=1024)
+def _words_of(letter: Letter) -> tuple[tuple[str, ...], ...]:
+    return move_words(letter.script)
 
 
 def _bodies(length: float) -> str:
