@@ -49,8 +49,12 @@ def check(
     strokes = tidy(ink, forms[0])
     explanation = explain(strokes, forms)
     path = look_of_trace(strokes)
-    look = faces_of(forms).costs(path, DOUBTFUL)
-    turned = other_way_up(strokes, forms, explanation, look) if look[0] > DOUBTFUL else None
+    look = faces_of(forms, hand.proportions.slant_deg).costs(path, DOUBTFUL)
+    turned = (
+        other_way_up(strokes, forms, hand.proportions.slant_deg, explanation, look)
+        if look[0] > DOUBTFUL
+        else None
+    )
     if turned is not None:
         reading = read(path, target, float(look[0]), hand, ruling)
         measure, explanation = turned
@@ -90,7 +94,7 @@ def _read(
     """What the letter reads as, without what was gone over again, but with what was left over: an
     n with a hump more is read as m."""
     path = look_of_trace(strokes if explanation.left_over else explanation.settled.as_made)
-    cost = float(faces_of(forms).costs(path, np.inf)[0])
+    cost = float(faces_of(forms, hand.proportions.slant_deg).costs(path, np.inf)[0])
     return read(path, forms[0].name, cost, hand, forms[0].ruling)
 
 
@@ -147,6 +151,8 @@ _EXPLAINS: dict[Code, frozenset[Code]] = {
     Code.EXTRA_LIFT: frozenset({Code.RETRACE_GAP}),
     Code.MISSING_PART: frozenset({Code.WIDTH, Code.OPEN_GAP}),
     Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
+    Code.ENTRY_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH, Code.START_PLACE}),
+    Code.EXIT_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH}),
     Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
     Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
     Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),

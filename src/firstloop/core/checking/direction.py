@@ -25,6 +25,8 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     first = explanation.written[0].piece.drawn.stroke
     if settled.first != first:
         return []  # another stroke was made first: `stroke_order` says so
+    if any(fault.code is Code.ENTRY_MISSING for fault in explanation.way.faults):
+        return []
     start = letter.strokes[first][0].points[0]
     flipped = first in settled.flipped
     stem = {move.move.kind for move in letter.strokes[first]} == {MoveKind.DROP}

@@ -177,7 +177,7 @@ def explain_as(lines: Lines, letter: Letter) -> Explanation:
     known = _prepared(letter, settled.missing)
     handicaps = known.handicaps
     if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
-        handicaps = handicaps - UNUSUAL_WAY * 1.5 * (known.strokes == len(settled.strokes))
+        handicaps = handicaps + UNUSUAL_WAY * 1.5 * (known.strokes != len(settled.strokes))
     found = match(Path.of_trace(settled.strokes), known.models, handicaps)
     way, ends = known.ways[found.best], known.ends[found.best]
     written = _cut(settled.strokes, way, ends, found)

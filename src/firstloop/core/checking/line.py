@@ -30,12 +30,15 @@ UPRIGHT = (MoveKind.DROP, MoveKind.RISE, MoveKind.BACK)
 def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
     """Degrees by which the stems lean to the right (+) of the hand's own slant; longer ones count
     more."""
-    straight = [w for w in explanation.written if w.piece.straight]
+    straight = [w for w in explanation.written if w.piece.straight_share > MOST_OF_IT]
     for kind in UPRIGHT:
-        told_by = [w.ink for w in straight if w.piece.drawn.move.kind is kind]
+        told_by = [w for w in straight if w.piece.drawn.move.kind is kind]
         if told_by:
             break
-    chords = [(ink[-1] - ink[0]).tolist() for ink in told_by]
+    chords = [
+        (w.ink[round(w.piece.straight_share * (len(w.ink) - 1))] - w.ink[0]).tolist()
+        for w in told_by
+    ]
     if sum(math.hypot(x, y) for x, y in chords) < UPRIGHT_ENOUGH:
         return []
     across = sum(x if y > 0 else -x for x, y in chords)

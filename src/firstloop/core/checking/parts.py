@@ -63,11 +63,14 @@ def entry_missing(explanation: Explanation) -> list[Measure]:
 
 def exit_missing(explanation: Explanation) -> list[Measure]:
     """Joined hands: the share of the flick that is not there; in print a flick may be left out."""
-    joined = any(w.piece.drawn.move.kind is MoveKind.LEAD_IN for w in explanation.written)
+    joined = any(move.move.kind is MoveKind.LEAD_IN for move in explanation.letter.moves)
     return _lacking(explanation, MoveKind.FLICK, Code.EXIT_MISSING) if joined else []
 
 
 def _lacking(explanation: Explanation, kind: MoveKind, code: Code) -> list[Measure]:
+    for fault in explanation.way.faults:
+        if fault.code is code:
+            return [Measure(code, 1.0, LIMITS[code].severity(1.0), fault.stroke, fault.move)]
     for written in explanation.written:
         drawn = written.piece.drawn
         if drawn.move.kind is kind:

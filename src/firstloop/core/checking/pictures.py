@@ -13,7 +13,9 @@ import numpy.typing as npt
 from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
 from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
+from firstloop.core.letterforms.drawing import path_of
 from firstloop.core.limits import LOOK_SAMPLES, TURN_COST
+from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
 EVERY = 5
@@ -33,9 +35,18 @@ def undirected(headings: FloatArray) -> FloatArray:
     return doubled
 
 
-def look_of(letter: Letter) -> Path:
-    """A letter's path, fine enough for a picture."""
-    return Path.of(letter.paths(), LOOK_SAMPLES)
+def looks_of(letter: Letter) -> list[Path]:
+    """A letter's path, fine enough for a picture; of a joined letter also without its lead-in, and
+    without lead-in and flick, as which it is read all the same."""
+    looks = [letter.paths()]
+    main, *others = letter.strokes
+    kinds = [move.move.kind for move in main]
+    if kinds[0] is MoveKind.LEAD_IN:
+        rest = tuple(path_of(stroke) for stroke in others)
+        looks.append((path_of(main[1:]), *rest))
+        if kinds[-1] is MoveKind.FLICK:
+            looks.append((path_of(main[1:-1]), *rest))
+    return [Path.of(paths, LOOK_SAMPLES) for paths in looks]
 
 
 def look_of_trace(lines: Lines) -> Path:
@@ -53,7 +64,7 @@ class Pictures:
 
     @classmethod
     def of(cls, paths: Sequence[Path]) -> "Pictures":
-        """The pictures of these paths (see `look_of`), in their order."""
+        """The pictures of these paths (see `looks_of`), in their order."""
         return cls(Models.of([*paths, *paths], undirected), len(paths))
 
     def lay(self, ink: Path) -> "Laid":

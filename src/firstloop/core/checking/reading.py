@@ -8,7 +8,7 @@ import numpy as np
 from firstloop.core.checking.findings import Code
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures, look_of
+from firstloop.core.checking.pictures import Pictures, looks_of
 from firstloop.core.letterforms import Hand
 from firstloop.core.letterforms.hands import GROUPS, group_of
 from firstloop.core.limits import ANOTHER_KIND, LIMITS, NO_NEARER
@@ -16,7 +16,7 @@ from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
 MOST_COMPARED = 8
-"""Letters compared in full: the nearest has never been further down the list of a first look."""
+"""Letters compared in full: by trial, the nearest is among the first three of a first look."""
 
 READ = ("small", "capital", "digit")
 """The kinds of letters that are read; a mark is told by its place, nobody reads it out of it."""
@@ -68,16 +68,16 @@ class _Alphabet:
 
 @lru_cache(maxsize=64)
 def _alphabet(hand: Hand, ruling: Ruling) -> _Alphabet:
-    forms = [
-        form
+    looks = [
+        (letter, look)
         for group in READ
         for letter in GROUPS[group]
         if letter in hand.scripts
         for form in forms_of(letter, hand, ruling)
+        for look in looks_of(form)
     ]
-    return _Alphabet(
-        tuple(form.name for form in forms), Pictures.of([look_of(form) for form in forms])
-    )
+    names, paths = zip(*looks, strict=True)
+    return _Alphabet(names, Pictures.of(paths))
 
 
 @lru_cache(maxsize=512)

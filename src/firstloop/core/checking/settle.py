@@ -72,7 +72,8 @@ class Settled:
     @property
     def oddities(self) -> int:
         """How much had to be put right; for choosing between forms of a letter."""
-        return self.swaps + len(self.flipped) + 2 * len(self.missing) + 2 * len(self.extra)
+        put_right = self.swaps + len(self.flipped) + self.lifts
+        return put_right + 2 * len(self.missing) + 2 * len(self.extra)
 
 
 def settle(strokes: Lines, letter: Letter) -> Settled:
@@ -90,7 +91,7 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     apart = _distances(ink, models) + _across(ink, models)
     if as_many and len(models) <= MOST_PERMUTED:
         return _settled(strokes, _assigned(apart), letter, models)
-    return _with_too_many(strokes, ink, apart, letter, models)
+    return _with_too_many(strokes, apart, letter, models)
 
 
 def _in_order(ink: FloatArray, models: FloatArray) -> bool:
@@ -183,7 +184,7 @@ def _assigned(apart: FloatArray) -> list[int]:
 
 
 def _with_too_many(
-    strokes: Lines, ink: FloatArray, apart: FloatArray, letter: Letter, models: FloatArray
+    strokes: Lines, apart: FloatArray, letter: Letter, models: FloatArray
 ) -> Settled:
     """More strokes than the letter has: parts of one, or something that does not belong.
 
@@ -193,13 +194,12 @@ def _with_too_many(
     from_ink = apart.min(axis=3)  # (i, j, POINTS): from ink to each stroke of the letter
     of = from_ink.mean(axis=2).argmin(axis=1)
     covers = apart.min(axis=2) < COVERED  # (i, j, POINTS): what of the letter each stroke is near
-    on_top = _distances(ink, ink).min(axis=3) < ON_TOP  # (i, other, POINTS)
     keep = list(range(len(strokes)))
     extra: list[int] = []
     for i in sorted(keep, key=lambda i: len(strokes[i])):
         others = [other for other in keep if other != i]
         spare = (covers[i] & ~covers[others].any(axis=0)).sum() <= SPARE
-        again = on_top[i, others].any(axis=0).mean() > GONE_OVER
+        again = others and _lies_on(strokes[i], [strokes[other] for other in others])
         if others and spare and (again or from_ink[i, of[i]].mean() > NOT_OF_THE_LETTER):
             keep.remove(i)
             extra.append(i)
@@ -210,6 +210,13 @@ def _with_too_many(
     if len(kept) == len(models):
         of[keep] = np.array(_assigned(apart[keep]))
     return _settled(kept, [int(of[i]) for i in keep], letter, models, extra=left_over)
+
+
+def _lies_on(line: FloatArray, others: list[FloatArray]) -> bool:
+    """Whether most of a line goes over others."""
+    there = np.concatenate(others)[::3]
+    off = line[::3, None] - there[None]
+    return bool((np.einsum("ijk,ijk->ij", off, off).min(axis=1) < ON_TOP**2).mean() > GONE_OVER)
 
 
 def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: FloatArray) -> Settled:

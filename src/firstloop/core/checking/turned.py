@@ -8,9 +8,10 @@ import numpy as np
 from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Code, Measure, Verdict
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures, look_of
+from firstloop.core.checking.pictures import Pictures, looks_of
 from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
+from firstloop.core.letterforms.hands import group_of
 from firstloop.core.limits import AS_GOOD, LOOKS_LIKE, SAME_OTHER_WAY_UP, TURNED_SHAPE, TURNED_WAY
 from firstloop.core.polyline import FloatArray
 
@@ -23,11 +24,16 @@ class WayUp:
     degrees: float
     does: FloatArray
 
+    def in_a_lean(self, slant_deg: float) -> "WayUp":
+        """The same for a hand that leans: turned or mirrored as if upright, then leaning again."""
+        lean = np.array([[1.0, 0.0], [np.tan(np.radians(slant_deg)), 1.0]])
+        return WayUp(self.code, self.degrees, np.linalg.inv(lean) @ self.does @ lean)
+
     def undone(self, lines: Lines) -> Lines:
         """The lines put right, about the middle of their box."""
         every = np.concatenate(lines)
         middle = (every.min(axis=0) + every.max(axis=0)) / 2
-        undo = self.does.T  # of a rotation or a mirror image, its inverse
+        undo = np.linalg.inv(self.does)
         return tuple((line - middle) @ undo + middle for line in lines)
 
 
@@ -64,21 +70,26 @@ class Faces:
 
 
 @lru_cache(maxsize=512)
-def faces_of(forms: tuple[Letter, ...]) -> Faces:
-    """How a letter looks, whichever way up."""
-    paths = [look_of(form) for form in forms]
-    upright = Pictures.of(paths)
-    ways = tuple(
+def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
+    """How a letter looks, whichever way up. A mark is told by its place, so it has one way only."""
+    looks = [look for form in forms for look in looks_of(form)]
+    upright = Pictures.of(looks)
+    ways = [way.in_a_lean(slant_deg) for way in _OTHER_WAYS_UP if group_of(forms[0].name) != "mark"]
+    other_ways = tuple(
         way
-        for way in _OTHER_WAYS_UP
-        if upright.lay(paths[0].turned(way.does)).costs().min() > SAME_OTHER_WAY_UP
+        for way in ways
+        if upright.lay(looks[0].turned(way.does)).costs().min() > SAME_OTHER_WAY_UP
     )
-    turned = [path.turned(way.does) for way in ways for path in paths]
-    return Faces(upright, Pictures.of(turned) if turned else upright, ways)
+    turned = [look.turned(way.does) for way in other_ways for look in looks]
+    return Faces(upright, Pictures.of(turned) if turned else upright, other_ways)
 
 
 def other_way_up(
-    lines: Lines, forms: tuple[Letter, ...], upright: Explanation, costs: FloatArray
+    lines: Lines,
+    forms: tuple[Letter, ...],
+    slant_deg: float,
+    upright: Explanation,
+    costs: FloatArray,
 ) -> tuple[Measure, Explanation] | None:
     """What the ink is if it is clearly the letter some other way up than as it stands.
 
@@ -86,7 +97,7 @@ def other_way_up(
     (see `Faces`). The shape must speak for it, and so must the way it was made, the less the more
     clearly the shape does: a round made clockwise is not a mirrored one.
     """
-    ways = faces_of(forms).other_ways
+    ways = faces_of(forms, slant_deg).other_ways
     as_it_stands, least = float(costs[0]), float(costs[1:].min(initial=np.inf))
     share = least / max(as_it_stands, least)
     if least > LOOKS_LIKE or share > TURNED_SHAPE[-1]:

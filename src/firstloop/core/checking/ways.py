@@ -25,7 +25,7 @@ class Piece:
 
     What is asked of it again and again is worked out once: its length (u), the unit headings in
     which the pen leaves its start and arrives at its end, the corners of its box, whether it is
-    straight, and whether it touches the base line (`foot`), is level at the mid line, as an arch or
+    straight, for which share of its length it is so from its start, and whether it touches the base line (`foot`), is level at the mid line, as an arch or
     a round is on top (`crown`), or ends there (`tip`).
     """
 
@@ -38,6 +38,7 @@ class Piece:
     low: Vector
     high: Vector
     straight: bool
+    straight_share: float
     foot: bool
     crown: bool
     tip: bool
@@ -59,6 +60,7 @@ class Piece:
             low=(left, bottom),
             high=(right, top),
             straight=math.hypot(x1 - x0, y1 - y0) > STRAIGHT * length,
+            straight_share=_straight_share(points),
             # A loop crosses the base line on its way; its lowest ink is its tail's.
             foot=Level.BASE in heights and Level.DROP not in heights,
             crown=any(node.y is Level.MID and _is_level(node) for node in nodes),
@@ -73,6 +75,14 @@ class Piece:
 
 STRAIGHT = 0.97
 """Chord over length: a straight line, in the models."""
+
+
+def _straight_share(points: FloatArray) -> float:
+    """The share of a line's length for which it is straight from its start: all of a stem, most of
+    one that turns into a flick."""
+    along = polyline.distances_along(points)
+    chords = np.hypot(*(points - points[0]).T)
+    return float(along[np.flatnonzero(chords >= STRAIGHT * along)[-1]] / max(along[-1], 1e-9))
 
 
 def _is_level(node: Node) -> bool:
@@ -137,6 +147,7 @@ def _stroke_ways(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     yield from _part_left_out(index, stroke)
     yield from _round_the_wrong_way(index, stroke)
     yield from _stem_before_the_round(index, stroke)
+    yield from _not_joined(index, stroke)
 
 
 def _begun_at_the_foot(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
@@ -194,6 +205,22 @@ def _round_the_wrong_way(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
                 ((*stroke[:at], _reversed(stroke[at]), *stroke[at + 1 :]),),
                 (Fault(Code.STROKE_DIRECTION, index, at),),
             )
+
+
+def _not_joined(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
+    """The lead-in is left out, or the way out, or both, as in print."""
+    kinds = _kinds(stroke)
+    led_in, led_out = kinds[0] is MoveKind.LEAD_IN, kinds[-1] is MoveKind.FLICK
+    if not led_in:  # in print a flick may be left out
+        return
+    entry, leave = (
+        Fault(Code.ENTRY_MISSING, index, 0),
+        Fault(Code.EXIT_MISSING, index, len(stroke) - 1),
+    )
+    yield "without its lead-in", (stroke[1:],), (entry,)
+    if led_out:
+        yield "without its way out", (stroke[:-1],), (leave,)
+        yield "as in print", (stroke[1:-1],), (entry, leave)
 
 
 def _stem_before_the_round(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:

@@ -1,6 +1,7 @@
 """Draws a script: nodes become places on a ruling, and moves become points."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -58,10 +59,12 @@ class Letter:
 
     def paths(self) -> tuple[FloatArray, ...]:
         """Each stroke as one line of points (n, 2), without the doubled points between moves."""
-        return tuple(
-            np.vstack([stroke[0].points, *(move.points[1:] for move in stroke[1:])])
-            for stroke in self.strokes
-        )
+        return tuple(path_of(stroke) for stroke in self.strokes)
+
+
+def path_of(moves: Sequence[DrawnMove]) -> FloatArray:
+    """Moves that follow each other as one line (n, 2), without the doubled points between them."""
+    return np.vstack([moves[0].points, *(move.points[1:] for move in moves[1:])])
 
 
 def height_of(y: Y, shape: Proportions, ruling: Ruling) -> float:
