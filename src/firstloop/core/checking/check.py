@@ -48,13 +48,9 @@ def check(
     forms = forms_of(target, hand, ruling)
     strokes = tidy(ink, forms[0])
     explanation = explain(strokes, forms)
-    path = look_of_trace(strokes)
-    look = faces_of(forms, hand.proportions.slant_deg).costs(path, DOUBTFUL)
-    turned = (
-        other_way_up(strokes, forms, hand.proportions.slant_deg, explanation, look)
-        if look[0] > DOUBTFUL
-        else None
-    )
+    path, faces = look_of_trace(strokes), faces_of(forms, hand.proportions.slant_deg)
+    look = faces.costs(path, DOUBTFUL)
+    turned = other_way_up(strokes, forms, faces, look, explanation)
     if turned is not None:
         reading = read(path, target, float(look[0]), hand, ruling)
         measure, explanation = turned

@@ -74,30 +74,38 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
     """How a letter looks, whichever way up. A mark is told by its place, so it has one way only."""
     looks = [look for form in forms for look in looks_of(form)]
     upright = Pictures.of(looks)
-    ways = [way.in_a_lean(slant_deg) for way in _OTHER_WAYS_UP if group_of(forms[0].name) != "mark"]
     other_ways = tuple(
-        way
-        for way in ways
-        if upright.lay(looks[0].turned(way.does)).costs().min() > SAME_OTHER_WAY_UP
+        done
+        for way in _OTHER_WAYS_UP
+        if group_of(forms[0].name) != "mark"
+        and _looks_another(upright, looks[0].turned(way.in_a_lean(slant_deg).does))
+        # A child who mirrors a leaning letter may lean it either way.
+        for done in ((way, way.in_a_lean(slant_deg)) if slant_deg else (way,))
     )
     turned = [look.turned(way.does) for way in other_ways for look in looks]
     return Faces(upright, Pictures.of(turned) if turned else upright, other_ways)
 
 
+def _looks_another(upright: Pictures, turned: Path) -> bool:
+    return float(upright.lay(turned).costs().min()) > SAME_OTHER_WAY_UP
+
+
 def other_way_up(
     lines: Lines,
     forms: tuple[Letter, ...],
-    slant_deg: float,
-    upright: Explanation,
+    faces: Faces,
     costs: FloatArray,
+    upright: Explanation,
 ) -> tuple[Measure, Explanation] | None:
     """What the ink is if it is clearly the letter some other way up than as it stands.
 
-    `lines` as they were made, `upright` what they are as they stand, `costs` what their shape costs
-    (see `Faces`). The shape must speak for it, and so must the way it was made, the less the more
+    `lines` as they were made, `costs` what their shape costs (of `faces`), `upright` what they are
+    as they stand. The shape must speak for it, and so must the way it was made, the less the more
     clearly the shape does: a round made clockwise is not a mirrored one.
     """
-    ways = faces_of(forms, slant_deg).other_ways
+    if len(costs) == 1:
+        return None
+    ways = faces.other_ways
     as_it_stands, least = float(costs[0]), float(costs[1:].min(initial=np.inf))
     share = least / max(as_it_stands, least)
     if least > LOOKS_LIKE or share > TURNED_SHAPE[-1]:

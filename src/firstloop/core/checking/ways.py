@@ -25,8 +25,8 @@ class Piece:
 
     What is asked of it again and again is worked out once: its length (u), the unit headings in
     which the pen leaves its start and arrives at its end, the corners of its box, whether it is
-    straight, for which share of its length it is so from its start, and whether it touches the base line (`foot`), is level at the mid line, as an arch or
-    a round is on top (`crown`), or ends there (`tip`).
+    straight, and for which share of its length from its start; whether it touches the base line
+    (`foot`), is level at the mid line, as an arch is on top (`crown`), or ends there (`tip`).
     """
 
     drawn: DrawnMove
