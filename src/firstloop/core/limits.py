@@ -5,9 +5,11 @@ fault" of docs/checking.md: a start within about 0.2 u, a return within about 0.
 within about 15 % are every hand's, so no `nearly` lies below these.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from enum import StrEnum
+from functools import lru_cache
 
-from firstloop.core.checking.findings import Code, Verdict
+from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Verdict
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,8 +21,14 @@ class Limit:
     unit: str
     reason: str
 
+    @property
+    def is_counted(self) -> bool:
+        """Whether a thing is there or not, and there is nothing to be lenient about."""
+        return self.unit in ("count", "margin") or self.nearly == self.not_yet
+
     def severity(self, value: float) -> Verdict:
-        """Where a measure stands, whatever its sign.
+        """Where a measure stands, whatever its sign; of ratios, half as large counts as much as
+        twice as large.
 
         >>> LIMITS[Code.START_PLACE].severity(-0.94).value
         'not_yet'
@@ -28,9 +36,48 @@ class Limit:
         'secure'
         """
         size = abs(value)
+        if self.unit == "ratio - 1":
+            ratio = max(1.0 + value, 0.01)
+            size = max(ratio, 1.0 / ratio) - 1.0
         if size >= self.not_yet:
             return Verdict.NOT_YET
         return Verdict.NEARLY if size >= self.nearly else Verdict.SECURE
+
+
+class Stage(StrEnum):
+    """How far a class or a child is; what is worth correcting today depends on it."""
+
+    BEGINNING = "beginning"
+    DEVELOPING = "developing"
+    SECURE = "secure"
+
+
+LENIENCE = {Stage.BEGINNING: 1.3, Stage.DEVELOPING: 1.0, Stage.SECURE: 0.85}
+"""By what the limits of size and shape are multiplied. Size and shape grow steady with practice, so
+that a beginner is not corrected for what the next months bring; a wrong direction is learnt by
+every repetition, so that its limits are the same for all."""
+
+
+@lru_cache(maxsize=3)
+def limits_for(stage: Stage) -> dict[Code, Limit]:
+    """The limits of a stage. What is everyone's (`nearly`) stays so.
+
+    >>> [limits_for(stage)[Code.OFF_BASE].not_yet for stage in Stage]
+    [0.325, 0.25, 0.2125]
+    >>> limits_for(Stage.SECURE)[Code.START_PLACE] is LIMITS[Code.START_PLACE]
+    True
+    """
+    lenience = LENIENCE[stage]
+    return {
+        code: limit
+        if limit.is_counted or DIMENSION_OF[code] is Dimension.DIRECTION
+        else replace(
+            limit,
+            nearly=max(limit.nearly, limit.nearly * lenience),
+            not_yet=max(limit.nearly, limit.not_yet * lenience),
+        )
+        for code, limit in LIMITS.items()
+    }
 
 
 LIMITS = {

@@ -2,10 +2,12 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from firstloop.core.checking import direction, line, parts, shape, size, wording
+from firstloop.core.checking.consequences import without_consequences
 from firstloop.core.checking.explain import Explanation, explain, without_left_over
 from firstloop.core.checking.findings import (
     DIMENSION_OF,
@@ -21,80 +23,126 @@ from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.pictures import look_of_trace
 from firstloop.core.checking.reading import Reading, read
+from firstloop.core.checking.scan import LetterImage, explain_image
 from firstloop.core.checking.trace import Lines, evenly, tidy
-from firstloop.core.checking.turned import faces_of, other_way_up
+from firstloop.core.checking.turned import Faces, faces_of, other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.limits import DOUBTFUL, LIMITS
-from firstloop.core.moves import MoveKind
+from firstloop.core.limits import DOUBTFUL, Limit, Stage, limits_for
 from firstloop.core.ruling import Ruling
 
 CHECKER_VERSION = "2"
 """Goes up whenever the same ink may get another answer."""
 
+Forms = tuple[Letter, ...]
+
 _RANK = {code: rank for rank, code in enumerate(Code)}
 _WORST_FIRST = (Verdict.NOT_YET, Verdict.NEARLY)
 
 
-def check(
-    ink: Ink, target: str, hand: Hand, ruling: Ruling, *, left_handed: bool = False
-) -> Result:
-    """What there is to say of one letter written with a pen.
+@dataclass(frozen=True, slots=True, eq=False)
+class _Seen:
+    """What was made of the evidence: the explanation, what it reads as, and what was measured."""
 
-    Raises InkError where the ink cannot be a letter, UnknownLetterError where the hand has no
-    such letter.
+    explanation: Explanation
+    reading: Reading
+    measures: Sequence[Measure]
+
+
+def check(
+    evidence: Ink | LetterImage,
+    target: str,
+    hand: Hand,
+    ruling: Ruling,
+    *,
+    left_handed: bool = False,
+    stage: Stage = Stage.DEVELOPING,
+) -> Result:
+    """What there is to say of one letter, written with a pen or seen on paper.
+
+    Of an image shape and size are judged; direction is unseen. Raises InkError where the evidence
+    cannot be a letter, UnknownLetterError where the hand has no such letter.
     """
-    ink.require_a_letter()
-    forms = forms_of(target, hand, ruling)
-    strokes = tidy(ink, forms[0])
-    explanation = explain(strokes, forms)
-    path, faces = look_of_trace(strokes), faces_of(forms, hand.proportions.slant_deg)
-    look = faces.costs(path, DOUBTFUL)
-    turned = other_way_up(strokes, forms, faces, look, explanation)
-    if turned is not None:
-        reading = read(path, target, float(look[0]), hand, ruling)
-        measure, explanation = turned
-        found = [measure, *_sizes(explanation, frame_of(explanation))]
+    forms, limits = forms_of(target, hand, ruling), limits_for(stage)
+    if isinstance(evidence, Ink):
+        evidence.require_a_letter()
+        seen = _see_ink(evidence, forms, hand, limits, left_handed)
+        visible = frozenset(Dimension)
     else:
-        explanation = without_left_over(strokes, explanation)
-        leaning = line.slant(explanation, hand) if explanation.holds else []
-        if any(measure.severity is Verdict.NOT_YET for measure in leaning):
-            explanation = _upright(explanation, forms, leaning[0].value)
-        reading = _read(explanation, strokes, forms, hand)
-        found = [*leaning, *_measures(explanation, reading, left_handed)]
-    letter = explanation.letter
-    measures = sorted(
-        _without_consequences(found, explanation),
-        key=lambda m: (_WORST_FIRST.index(m.severity), _RANK[m.code]),
-    )
-    findings = tuple(_in_words(measure, letter) for measure in measures)
+        seen = _see_image(evidence, forms, hand)
+        visible = frozenset(Dimension) - {Dimension.DIRECTION}
+    findings = _findings(seen, limits, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
+    written = seen.explanation.written
     return Result(
         target=target,
         hand=hand.name,
-        reads_as=reading.nearest,
-        way=explanation.way.name,
-        verdict={dimension: _verdict(findings, dimension) for dimension in Dimension},
+        reads_as=seen.reading.nearest,
+        way=seen.explanation.way.name,
+        verdict={
+            dimension: _verdict(findings, dimension) if dimension in visible else Verdict.UNSEEN
+            for dimension in Dimension
+        },
         findings=findings,
         say=to_mend[0].say if to_mend else wording.ALL_IS_WELL,
-        trail=tuple(
-            MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, w.ink) for w in explanation.written
-        ),
+        trail=tuple(MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, w.ink) for w in written),
         checker=CHECKER_VERSION,
     )
 
 
-def _read(
-    explanation: Explanation, strokes: Lines, forms: tuple[Letter, ...], hand: Hand
-) -> Reading:
+def _see_ink(
+    ink: Ink, forms: Forms, hand: Hand, limits: dict[Code, Limit], left_handed: bool
+) -> _Seen:
+    lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
+    explanation = explain(lines, forms)
+    look = look_of_trace(lines)
+    costs = faces.costs(look, DOUBTFUL)
+    turned = other_way_up(lines, forms, faces, costs, explanation)
+    if turned is not None:
+        measure, explanation = turned
+        reading = read(look, forms[0].name, float(costs[0]), hand, forms[0].ruling)
+        return _Seen(explanation, reading, [measure, *_sizes(explanation, frame_of(explanation))])
+    explanation = without_left_over(lines, explanation)
+    leaning = line.slant(explanation, hand) if explanation.holds else []
+    if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
+        explanation = _upright(explanation, forms, leaning[0].value)
+    reading = _read(explanation, lines, faces, hand)
+    return _Seen(
+        explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
+    )
+
+
+def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
+    sighting = explain_image(image, forms, hand.proportions.slant_deg)
+    explanation, look = sighting.explanation, look_of_trace(sighting.lines)
+    cost = float(faces_of(forms, hand.proportions.slant_deg).costs(look, np.inf)[0])
+    reading = read(look, forms[0].name, cost, hand, forms[0].ruling)
+    if sighting.turned is not None:
+        sizes = _sizes(explanation, frame_of(explanation))
+        return _Seen(explanation, reading, [sighting.turned, *sizes])
+    leaning = line.slant(explanation, hand) if explanation.holds else []
+    # A picture of a line is smoother than the line.
+    own = [m for m in _measures(explanation, reading) if m.code is not Code.WOBBLE]
+    return _Seen(
+        explanation,
+        reading,
+        [
+            *(replace(measure, value=measure.value + sighting.lean_deg) for measure in leaning),
+            Measure(Code.OPEN_GAP, sighting.gap, 0, 0),
+            *own,
+        ],
+    )
+
+
+def _read(explanation: Explanation, lines: Lines, faces: Faces, hand: Hand) -> Reading:
     """What the letter reads as, without what was gone over again, but with what was left over: an
     n with a hump more is read as m."""
-    path = look_of_trace(strokes if explanation.left_over else explanation.settled.as_made)
-    cost = float(faces_of(forms, hand.proportions.slant_deg).costs(path, np.inf)[0])
-    return read(path, forms[0].name, cost, hand, forms[0].ruling)
+    look = look_of_trace(lines if explanation.left_over else explanation.settled.as_made)
+    cost = float(faces.costs(look, np.inf)[0])
+    return read(look, explanation.letter.name, cost, hand, explanation.letter.ruling)
 
 
-def _upright(explanation: Explanation, forms: Sequence[Letter], lean_deg: float) -> Explanation:
+def _upright(explanation: Explanation, forms: Forms, lean_deg: float) -> Explanation:
     """A letter that leans away is explained once more as if it stood: its lean is one thing, what
     it is made of another."""
     shear = np.array([[1.0, 0.0], [-math.tan(math.radians(lean_deg)), 1.0]])
@@ -102,8 +150,10 @@ def _upright(explanation: Explanation, forms: Sequence[Letter], lean_deg: float)
     return again if again.total < explanation.total else explanation
 
 
-def _measures(explanation: Explanation, reading: Reading, left_handed: bool) -> list[Measure]:
-    """Everything measured that is beyond its limit, in no order."""
+def _measures(
+    explanation: Explanation, reading: Reading, *, left_handed: bool = False
+) -> list[Measure]:
+    """Everything that can be measured, in no order."""
     other = shape.reads_as_other(reading)
     if not explanation.holds:
         return other or line.shape_off(explanation)
@@ -123,7 +173,7 @@ def _measures(explanation: Explanation, reading: Reading, left_handed: bool) -> 
         *parts.entry_missing(explanation),
         *parts.exit_missing(explanation),
         *parts.loop_cross(explanation, frame),
-        *line.wobble(explanation),
+        *line.wobble(explanation.strokes),
         *line.shape_off(explanation),
         *other,
         *_sizes(explanation, frame),
@@ -140,76 +190,35 @@ def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
     ]
 
 
-_EXPLAINS: dict[Code, frozenset[Code]] = {
-    Code.STROKE_ORDER: frozenset({Code.START_PLACE, Code.EXTRA_LIFT}),
-    Code.START_PLACE: frozenset({Code.EXTRA_LIFT}),
-    Code.STROKE_DIRECTION: frozenset({Code.RETRACE_GAP, Code.EXTRA_LIFT, Code.OPEN_GAP}),
-    Code.EXTRA_LIFT: frozenset({Code.RETRACE_GAP}),
-    Code.MISSING_PART: frozenset({Code.WIDTH, Code.OPEN_GAP}),
-    Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
-    Code.ENTRY_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH, Code.START_PLACE}),
-    Code.EXIT_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH}),
-    Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
-    Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
-    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
-    Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
-    Code.BODY_HEIGHT: frozenset({Code.WOBBLE, Code.READS_AS_OTHER}),
-    Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
-    Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
-}
-"""What another finding already explains: one cause, one finding."""
+def _findings(
+    seen: _Seen, limits: dict[Code, Limit], visible: frozenset[Dimension]
+) -> tuple[Finding, ...]:
+    """What is beyond its limit, the most important first, each cause once."""
+    judged = [
+        (measure, severity)
+        for measure in seen.measures
+        if DIMENSION_OF[measure.code] in visible
+        and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
+    ]
+    ranked = sorted(
+        without_consequences(judged, seen.explanation),
+        key=lambda one: (_WORST_FIRST.index(one[1]), _RANK[one[0].code]),
+    )
+    letter = seen.explanation.letter
+    return tuple(
+        _in_words(measure, severity, limits[measure.code], letter) for measure, severity in ranked
+    )
 
 
-def _without_consequences(measures: list[Measure], explanation: Explanation) -> list[Measure]:
-    codes = {measure.code for measure in measures if measure.severity is Verdict.NOT_YET}
-    explained: set[Code] = set()
-    for code in Code:  # the more important first; what is explained itself explains nothing
-        if code in codes and code not in explained:
-            explained |= _EXPLAINS.get(code, frozenset())
-    # Begun at the foot, the stem is pushed up: a round the other way is a thing of its own.
-    if Code.START_PLACE in codes and (
-        any(fault.code is Code.START_PLACE for fault in explanation.way.faults)
-        or _begins_reversed(explanation)
-    ):
-        explained.add(Code.STROKE_DIRECTION)
-    if Code.WIDTH in codes and not _began_at_another_end(explanation):
-        explained.add(Code.START_PLACE)
-    if Code.READS_AS_OTHER in codes and _ends_in_an_arm(explanation):
-        explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
-    if codes - {Code.SHAPE_OFF}:
-        explained.add(Code.SHAPE_OFF)  # it is for what no other code says
-    if Code.READS_AS_OTHER in codes and _started_high(measures):
-        explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
-    return [measure for measure in measures if measure.code not in explained]
-
-
-def _began_at_another_end(explanation: Explanation) -> bool:
-    return bool(explanation.settled.flipped) or bool(explanation.way.faults)
-
-
-def _begins_reversed(explanation: Explanation) -> bool:
-    first = explanation.written[0].piece.drawn.stroke
-    return first in explanation.settled.flipped
-
-
-def _ends_in_an_arm(explanation: Explanation) -> bool:
-    return explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM
-
-
-def _started_high(measures: list[Measure]) -> bool:
-    return any(m.code is Code.START_PLACE and m.value > 0 for m in measures)
-
-
-def _in_words(measure: Measure, letter: Letter) -> Finding:
-    limit = LIMITS[measure.code]
+def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter) -> Finding:
     return Finding(
         code=measure.code,
         dimension=DIMENSION_OF[measure.code],
-        severity=measure.severity,
+        severity=severity,
         stroke=measure.stroke,
         move=measure.move,
         measure=round(measure.value, 3),
-        limit=limit.not_yet,
+        limit=round(limit.not_yet, 4),
         unit=limit.unit,
         note=wording.note(measure, letter),
         say=wording.say(measure, letter),
@@ -219,7 +228,4 @@ def _in_words(measure: Measure, letter: Letter) -> Finding:
 
 def _verdict(findings: tuple[Finding, ...], dimension: Dimension) -> Verdict:
     severities = {finding.severity for finding in findings if finding.dimension is dimension}
-    for severity in _WORST_FIRST:
-        if severity in severities:
-            return severity
-    return Verdict.SECURE
+    return next((verdict for verdict in _WORST_FIRST if verdict in severities), Verdict.SECURE)

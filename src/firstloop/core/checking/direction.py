@@ -5,9 +5,9 @@ import numpy as np
 
 from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.frame import Frame
-from firstloop.core.limits import LIMITS, ROUND_START
+from firstloop.core.limits import ROUND_START
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -39,10 +39,7 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     off = (begun - _nearest_start(letter.strokes[first][0].points, begun)) * frame.body
     sign = start[1] - begun[1]
     value = float(np.copysign(np.hypot(*off), -sign))
-    severity = LIMITS[Code.START_PLACE].severity(value)
-    if severity == Verdict.SECURE:
-        return []
-    return [Measure(Code.START_PLACE, value, severity, first, 0)]
+    return [Measure(Code.START_PLACE, value, first, 0)]
 
 
 def _nearest_start(first_move: FloatArray, begun: FloatArray) -> FloatArray:
@@ -62,8 +59,7 @@ def stroke_order(explanation: Explanation) -> list[Measure]:
     swaps += sum(fault.code is Code.STROKE_ORDER for fault in explanation.way.faults)
     if not swaps:
         return []
-    severity = LIMITS[Code.STROKE_ORDER].severity(swaps)
-    return [Measure(Code.STROKE_ORDER, float(swaps), severity, settled.first, 0)]
+    return [Measure(Code.STROKE_ORDER, float(swaps), settled.first, 0)]
 
 
 def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measure]:
@@ -78,9 +74,7 @@ def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measur
             against = [w for w in own if w.piece.backwards]
             share = sum(w.length for w in against) / max(sum(w.length for w in own), 1e-9)
             move = min((w.piece.drawn.index for w in against), default=0)
-        severity = LIMITS[Code.STROKE_DIRECTION].severity(share)
-        if severity != Verdict.SECURE:
-            found.append(Measure(Code.STROKE_DIRECTION, share, severity, index, move))
+        found.append(Measure(Code.STROKE_DIRECTION, share, index, move))
     return found
 
 
@@ -90,8 +84,7 @@ def extra_lift(explanation: Explanation) -> list[Measure]:
     if lifts < 1:
         return []
     stroke, move = _lifted_before(explanation)
-    severity = LIMITS[Code.EXTRA_LIFT].severity(lifts)
-    return [Measure(Code.EXTRA_LIFT, float(lifts), severity, stroke, move)]
+    return [Measure(Code.EXTRA_LIFT, float(lifts), stroke, move)]
 
 
 def _lifted_before(explanation: Explanation) -> tuple[int, int]:

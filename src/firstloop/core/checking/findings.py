@@ -84,14 +84,13 @@ DIMENSION_OF = {
 
 @dataclass(frozen=True, slots=True)
 class Measure:
-    """One thing measured against its limit, before it is put into words.
+    """One thing measured, before it is held against its limit and put into words.
 
     `value` is signed as the contract says. `stroke` and `move` are places in the letter's script.
     """
 
     code: Code
     value: float
-    severity: Verdict
     stroke: int
     move: int
     other: str | None = None

@@ -6,11 +6,11 @@ import numpy as np
 
 from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, room_of
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
+from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Hand
 from firstloop.core.limits import (
     INK_SPACING,
-    LIMITS,
     LONGEST_DETOUR,
     MOST_OF_IT,
     SHORTEST,
@@ -43,19 +43,19 @@ def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
         return []
     across = sum(x if y > 0 else -x for x, y in chords)
     lean = math.degrees(math.atan2(across, sum(abs(y) for _, y in chords)))
-    return _judged(Code.SLANT, lean - hand.proportions.slant_deg)
+    return [Measure(Code.SLANT, lean - hand.proportions.slant_deg, 0, 0)]
 
 
-def wobble(explanation: Explanation) -> list[Measure]:
+def wobble(lines: Lines) -> list[Measure]:
     """How far (u) the line swings about its own smooth course, over most of its length.
 
     A corner that the smooth course cuts is a short part of a letter; a shake runs all through it.
     """
-    swings = [swing for stroke in explanation.strokes if (swing := _swings(stroke)) is not None]
+    swings = [swing for stroke in lines if (swing := _swings(stroke)) is not None]
     if not swings:
         return []
     swing = np.sort(np.concatenate(swings))
-    return _judged(Code.WOBBLE, float(swing[int(MOST_OF_IT * len(swing))]))
+    return [Measure(Code.WOBBLE, float(swing[int(MOST_OF_IT * len(swing))]), 0, 0)]
 
 
 def _swings(stroke: FloatArray) -> FloatArray | None:
@@ -86,13 +86,5 @@ def shape_off(explanation: Explanation) -> list[Measure]:
         return []  # a full stop has no shape
     value = math.sqrt(max(0.0, explanation.cost) / room_of(explanation.letter))
     worst = max(explanation.written, key=lambda w: w.piece.length)
-    severity = LIMITS[Code.SHAPE_OFF].severity(value)
-    if severity == Verdict.SECURE:
-        return []
     drawn = worst.piece.drawn
-    return [Measure(Code.SHAPE_OFF, value, severity, drawn.stroke, drawn.index)]
-
-
-def _judged(code: Code, value: float) -> list[Measure]:
-    severity = LIMITS[code].severity(value)
-    return [] if severity == Verdict.SECURE else [Measure(code, value, severity, 0, 0)]
+    return [Measure(Code.SHAPE_OFF, value, drawn.stroke, drawn.index)]

@@ -4,9 +4,8 @@ import numpy as np
 
 from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.frame import Frame
-from firstloop.core.limits import LIMITS
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -16,30 +15,39 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
     found = []
     for written in explanation.written:
         drawn = written.piece.drawn
-        alone = len(explanation.letter.strokes[drawn.stroke]) == 1
-        if drawn.move.kind is not MoveKind.ARM and not (
-            drawn.move.kind is MoveKind.CROSS and alone
-        ):
+        if drawn.move.kind is not MoveKind.ARM and not _is_a_bar(explanation, written):
             continue
         ratio = max(written.width, NOTHING) / (max(written.piece.size[0], NOTHING) * frame.scale)
-        found += _judged(Code.PART_LENGTH, ratio, written)
+        found.append(Measure(Code.PART_LENGTH, ratio - 1.0, drawn.stroke, drawn.index))
     return found
 
 
+def _is_a_bar(explanation: Explanation, written: Written) -> bool:
+    """Whether it is a bar that is a stroke of its own."""
+    drawn = written.piece.drawn
+    return drawn.move.kind is MoveKind.CROSS and len(explanation.letter.strokes[drawn.stroke]) == 1
+
+
 def uneven_parts(explanation: Explanation) -> list[Measure]:
-    """Humps and valleys that should match: the widest against the narrowest, minus one. A valley
-    is two slopes, for where one ends and the next begins children are not so exact."""
+    """Humps, valleys and bars that should match: the widest against the narrowest, minus one; bars
+    each against its model. A valley is two slopes, for where one ends and the next begins children
+    are not so exact."""
+    found = []
     for kind, in_a_part in ((MoveKind.ARCH, 1), (MoveKind.SCOOP, 1), (MoveKind.SLOPE, 2)):
         same = [w for w in explanation.written if w.piece.drawn.move.kind is kind]
         if len(same) < 2 * in_a_part or len({w.piece.drawn.stroke for w in same}) > 1:
             continue
         widths = [_across(same[at : at + in_a_part]) for at in range(0, len(same), in_a_part)]
+        drawn = same[widths.index(max(widths)) * in_a_part].piece.drawn
         value = max(widths) / min(widths) - 1.0
-        severity = LIMITS[Code.UNEVEN_PARTS].severity(value)
-        if severity != Verdict.SECURE:
-            drawn = same[int(np.argmax(widths)) * in_a_part].piece.drawn
-            return [Measure(Code.UNEVEN_PARTS, value, severity, drawn.stroke, drawn.index)]
-    return []
+        found.append(Measure(Code.UNEVEN_PARTS, value, drawn.stroke, drawn.index))
+    bars = [w for w in explanation.written if _is_a_bar(explanation, w)]
+    if len(bars) > 1:
+        widths = [max(w.width, NOTHING) / max(w.piece.size[0], NOTHING) for w in bars]
+        drawn = bars[widths.index(max(widths))].piece.drawn
+        value = max(widths) / min(widths) - 1.0
+        found.append(Measure(Code.UNEVEN_PARTS, value, drawn.stroke, drawn.index))
+    return found
 
 
 def dot_place(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -49,10 +57,8 @@ def dot_place(explanation: Explanation, frame: Frame) -> list[Measure]:
             continue
         at = frame.place(written.ink).mean(axis=0)
         value = float(np.hypot(*(at - written.piece.points.mean(axis=0)))) * frame.body
-        severity = LIMITS[Code.DOT_PLACE].severity(value)
-        if severity != Verdict.SECURE:
-            drawn = written.piece.drawn
-            return [Measure(Code.DOT_PLACE, value, severity, drawn.stroke, drawn.index)]
+        drawn = written.piece.drawn
+        return [Measure(Code.DOT_PLACE, value, drawn.stroke, drawn.index)]
     return []
 
 
@@ -70,14 +76,12 @@ def exit_missing(explanation: Explanation) -> list[Measure]:
 def _lacking(explanation: Explanation, kind: MoveKind, code: Code) -> list[Measure]:
     for fault in explanation.way.faults:
         if fault.code is code:
-            return [Measure(code, 1.0, LIMITS[code].severity(1.0), fault.stroke, fault.move)]
+            return [Measure(code, 1.0, fault.stroke, fault.move)]
     for written in explanation.written:
         drawn = written.piece.drawn
         if drawn.move.kind is kind:
-            share = 1.0 - written.length / written.piece.length
-            severity = LIMITS[code].severity(max(0.0, share))
-            if severity != Verdict.SECURE:
-                return [Measure(code, share, severity, drawn.stroke, drawn.index)]
+            share = max(0.0, 1.0 - written.length / written.piece.length)
+            return [Measure(code, share, drawn.stroke, drawn.index)]
     return []
 
 
@@ -92,9 +96,7 @@ def loop_cross(explanation: Explanation, frame: Frame) -> list[Measure]:
         if meant is None or made is None:
             continue
         value = (made - meant) * frame.body
-        severity = LIMITS[Code.LOOP_CROSS].severity(value)
-        if severity != Verdict.SECURE:
-            return [Measure(Code.LOOP_CROSS, value, severity, drawn.stroke, drawn.index)]
+        return [Measure(Code.LOOP_CROSS, value, drawn.stroke, drawn.index)]
     return []
 
 
@@ -116,12 +118,3 @@ def _across(parts: list[Written]) -> float:
 
 NOTHING = 0.05
 """u: what is no wider has no width to be compared."""
-
-
-def _judged(code: Code, ratio: float, written: Written) -> list[Measure]:
-    """Half as long counts as much as twice as long."""
-    severity = LIMITS[code].severity(max(ratio, 1.0 / ratio) - 1.0)
-    if severity == Verdict.SECURE:
-        return []
-    drawn = written.piece.drawn
-    return [Measure(code, ratio - 1.0, severity, drawn.stroke, drawn.index)]

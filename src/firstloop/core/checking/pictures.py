@@ -67,6 +67,10 @@ class Pictures:
         """The pictures of these paths (see `looks_of`), in their order."""
         return cls(Models.of([*paths, *paths], undirected), len(paths))
 
+    def some(self, both: Places) -> "Pictures":
+        """Those at the given places, of which the second half are the first once more."""
+        return Pictures(self.models.some(both), len(both) // 2)
+
     def lay(self, ink: Path) -> "Laid":
         """The ink laid over every picture: box over box, and as it stands, its foot on theirs."""
         fit = fit_boxes(ink, self.models)
@@ -99,11 +103,15 @@ class Laid:
 
     def costs(self, wanted: Places | None = None) -> FloatArray:
         """u² by which the ink differs from the wanted pictures, or all; (wanted,)."""
-        fit, models = self.fit, self.pictures.models
-        if wanted is not None:
-            both = np.concatenate([wanted, wanted + self.pictures.count])
-            fit, models = fit.some(both), models.some(both)
-        steps = step_costs(self.ink, fit, models)
+        if wanted is None:
+            return np.asarray(self.each().reshape(2, -1).min(axis=0))
+        both = np.concatenate([wanted, wanted + self.pictures.count])
+        some = Laid(self.ink, self.pictures.some(both), self.fit.some(both))
+        return some.costs()
+
+    def each(self) -> FloatArray:
+        """u² by which the ink differs from every picture, laid in either way; (2 pictures,)."""
+        steps = step_costs(self.ink, self.fit, self.pictures.models)
         apart = (steps.min(axis=0).sum(axis=1) + steps.min(axis=2).sum(axis=0)) / LOOK_SAMPLES
-        apart += fit.costs
-        return np.asarray(apart.reshape(2, -1).min(axis=0))
+        apart += self.fit.costs
+        return np.asarray(apart)

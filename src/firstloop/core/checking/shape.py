@@ -5,11 +5,11 @@ import numpy as np
 from firstloop.core import polyline
 from firstloop.core.checking.closures import NEIGHBOURHOOD, Closure, closures
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.reading import Reading
 from firstloop.core.checking.trace import length_of, points_in
-from firstloop.core.limits import LIMITS, SLACK, SLACK_AT_LEAST, SMALLEST_BOX, THERE_AT_ALL
+from firstloop.core.limits import SLACK, SLACK_AT_LEAST, SMALLEST_BOX, THERE_AT_ALL
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -46,7 +46,7 @@ def missing_part(explanation: Explanation) -> list[Measure]:
         for w in explanation.written
         if _is_empty(w) and not explanation.settled.lifts  # cuts at a lift are not so sure
     ]
-    return [Measure(Code.MISSING_PART, 1.0, Verdict.NOT_YET, *place) for place in places[:1]]
+    return [Measure(Code.MISSING_PART, 1.0, *place) for place in places[:1]]
 
 
 def _is_empty(written: Written) -> bool:
@@ -64,11 +64,8 @@ def extra_part(explanation: Explanation) -> list[Measure]:
     if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
         beyond = 0.0  # a bar or an arm that goes on is too long
     value = strokes + max(0.0, beyond) + explanation.left_over
-    severity = LIMITS[Code.EXTRA_PART].severity(value)
-    if severity == Verdict.SECURE:
-        return []
     drawn = last.piece.drawn
-    return [Measure(Code.EXTRA_PART, value, severity, drawn.stroke, drawn.index)]
+    return [Measure(Code.EXTRA_PART, value, drawn.stroke, drawn.index)]
 
 
 def _length_in_its_box(written: Written) -> float:
@@ -91,10 +88,7 @@ def open_gap(explanation: Explanation) -> list[Measure]:
     if not gaps:
         return []
     value, closure = max(gaps, key=lambda pair: pair[0])
-    severity = LIMITS[Code.OPEN_GAP].severity(value)
-    if severity == Verdict.SECURE:
-        return []
-    return [Measure(Code.OPEN_GAP, value, severity, closure.stroke, closure.move)]
+    return [Measure(Code.OPEN_GAP, value, closure.stroke, closure.move)]
 
 
 def _gap(explanation: Explanation, closure: Closure) -> float | None:
@@ -139,11 +133,9 @@ def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:
             value = _widest_gap(one, other, band)
         else:
             continue
-        severity = LIMITS[Code.RETRACE_GAP].severity(value * frame.body)
-        if severity != Verdict.SECURE:
-            drawn = second.piece.drawn
-            place = (drawn.stroke, drawn.index)
-            found.append(Measure(Code.RETRACE_GAP, value * frame.body, severity, *place))
+        drawn = second.piece.drawn
+        place = (drawn.stroke, drawn.index)
+        found.append(Measure(Code.RETRACE_GAP, value * frame.body, *place))
     return found
 
 
@@ -165,7 +157,6 @@ def _x_at(heights: FloatArray, branch: FloatArray) -> FloatArray:
 
 def reads_as_other(reading: Reading) -> list[Measure]:
     """Whether the shape is nearer to another letter, and by how much (u²)."""
-    severity = LIMITS[Code.READS_AS_OTHER].severity(reading.margin)
-    if severity != Verdict.NOT_YET:
+    if reading.margin == 0.0:
         return []
-    return [Measure(Code.READS_AS_OTHER, reading.margin, severity, 0, 0, other=reading.nearest)]
+    return [Measure(Code.READS_AS_OTHER, reading.margin, 0, 0, other=reading.nearest)]

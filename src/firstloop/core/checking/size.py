@@ -1,20 +1,19 @@
 """What is seen of size: on the line, the body filled, the tall part up to its line."""
 
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.frame import Frame
-from firstloop.core.limits import LIMITS
 from firstloop.core.moves import Level, MoveKind
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
     """How far the letter as a whole stands above (+) or below the base line."""
-    return _judged(Code.OFF_BASE, frame.base)
+    return [Measure(Code.OFF_BASE, frame.base, 0, 0)]
 
 
 def body_height(_: Explanation, frame: Frame) -> list[Measure]:
     """How much taller (+) or smaller the body is than the space between base and mid line."""
-    return _judged(Code.BODY_HEIGHT, frame.body - 1.0)
+    return [Measure(Code.BODY_HEIGHT, frame.body - 1.0, 0, 0)]
 
 
 def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -29,7 +28,7 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
         return _reach_between(explanation, frame)
     reached = max(tall) - frame.base
     as_drawn, as_scaled = reached - line, reached - line * frame.body
-    return _judged(Code.REACH_UP, min(as_drawn, as_scaled, key=abs))
+    return [Measure(Code.REACH_UP, min(as_drawn, as_scaled, key=abs), 0, 0)]
 
 
 def _reach_between(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -40,7 +39,7 @@ def _reach_between(explanation: Explanation, frame: Frame) -> list[Measure]:
         return []
     reached = max(middling) - frame.base
     allowed = min(max(reached, A_LITTLE_ABOVE * frame.body), explanation.letter.ruling.top)
-    return _judged(Code.REACH_UP, reached - allowed)
+    return [Measure(Code.REACH_UP, reached - allowed, 0, 0)]
 
 
 def _is_middling(written: Written) -> bool:
@@ -56,7 +55,7 @@ def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
         return []
     reached = min(tails) - frame.base
     as_drawn, as_scaled = line - reached, line * frame.body - reached
-    return _judged(Code.REACH_DOWN, min(as_drawn, as_scaled, key=abs))
+    return [Measure(Code.REACH_DOWN, min(as_drawn, as_scaled, key=abs), 0, 0)]
 
 
 def width(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -70,10 +69,7 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     if model < NARROW:
         return []
     ratio = max(ink / (model * frame.scale), 0.05)
-    severity = LIMITS[Code.WIDTH].severity(max(ratio, 1.0 / ratio) - 1.0)
-    if severity == Verdict.SECURE:
-        return []
-    return [Measure(Code.WIDTH, ratio - 1.0, severity, 0, 0)]
+    return [Measure(Code.WIDTH, ratio - 1.0, 0, 0)]
 
 
 def _is_a_bar(explanation: Explanation, written: Written) -> bool:
@@ -98,8 +94,3 @@ def _reaches_the_top(explanation: Explanation, written: Written) -> bool:
     start = explanation.letter.script.strokes[drawn.stroke].start
     nodes = (start, *drawn.move.nodes) if drawn.index == 0 else drawn.move.nodes
     return any(node.y is Level.TOP for node in nodes)
-
-
-def _judged(code: Code, value: float) -> list[Measure]:
-    severity = LIMITS[code].severity(value)
-    return [] if severity == Verdict.SECURE else [Measure(code, value, severity, 0, 0)]

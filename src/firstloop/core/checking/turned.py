@@ -6,7 +6,7 @@ from functools import lru_cache
 import numpy as np
 
 from firstloop.core.checking.explain import Explanation, explain
-from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.pictures import Pictures, looks_of
 from firstloop.core.checking.trace import Lines
@@ -103,18 +103,39 @@ def other_way_up(
     as they stand. The shape must speak for it, and so must the way it was made, the less the more
     clearly the shape does: a round made clockwise is not a mirrored one.
     """
-    if len(costs) == 1:
+    likely = _likely(faces, costs, TURNED_SHAPE[-1])
+    if likely is None:
         return None
-    ways = faces.other_ways
-    as_it_stands, least = float(costs[0]), float(costs[1:].min(initial=np.inf))
-    share = least / max(as_it_stands, least)
-    if least > LOOKS_LIKE or share > TURNED_SHAPE[-1]:
-        return None
-    best = [way for way, cost in zip(ways, costs[1:], strict=True) if cost < AS_GOOD * least]
-    explained = [(way, explain(way.undone(lines), forms)) for way in best]
+    share, ways = likely
+    explained = [(way, explain(way.undone(lines), forms)) for way in ways]
     way, explanation = min(explained, key=lambda one: one[1].total)
     made = TURNED_WAY[0] if share < TURNED_SHAPE[0] else TURNED_WAY[-1]
     if explanation.total > made * upright.total:
         return None
+    return _measure(way, share), explanation
+
+
+def turned_by_shape(faces: Faces, costs: FloatArray) -> tuple[Measure, WayUp] | None:
+    """As `other_way_up`, where only the shape is seen: it must speak clearly."""
+    likely = _likely(faces, costs, TURNED_SHAPE[0])
+    if likely is None:
+        return None
+    share, ways = likely
+    return _measure(ways[0], share), ways[0]
+
+
+def _likely(faces: Faces, costs: FloatArray, at_most: float) -> tuple[float, list[WayUp]] | None:
+    """What the best other way up costs against upright, and the ways that are as good."""
+    if len(costs) == 1:
+        return None
+    as_it_stands, least = float(costs[0]), float(costs[1:].min())
+    share = least / max(as_it_stands, least)
+    if least > LOOKS_LIKE or share > at_most:
+        return None
+    found = zip(faces.other_ways, costs[1:], strict=True)
+    return share, [way for way, cost in found if cost <= AS_GOOD * least]
+
+
+def _measure(way: WayUp, share: float) -> Measure:
     value = 1.0 - share / (1.0 + share) if way.code is Code.MIRRORED else way.degrees
-    return Measure(way.code, value, Verdict.NOT_YET, 0, 0), explanation
+    return Measure(way.code, value, 0, 0)

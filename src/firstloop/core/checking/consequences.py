@@ -1,0 +1,60 @@
+"""What follows from what: one cause is one finding."""
+
+from collections.abc import Sequence
+
+from firstloop.core.checking.explain import Explanation
+from firstloop.core.checking.findings import Code, Measure, Verdict
+from firstloop.core.moves import MoveKind
+
+Judged = tuple[Measure, Verdict]
+"""A measure and where it stands against its limit."""
+
+_EXPLAINS: dict[Code, frozenset[Code]] = {
+    Code.STROKE_ORDER: frozenset({Code.START_PLACE, Code.EXTRA_LIFT}),
+    Code.START_PLACE: frozenset({Code.EXTRA_LIFT}),
+    Code.STROKE_DIRECTION: frozenset({Code.RETRACE_GAP, Code.EXTRA_LIFT, Code.OPEN_GAP}),
+    Code.EXTRA_LIFT: frozenset({Code.RETRACE_GAP}),
+    Code.MISSING_PART: frozenset({Code.WIDTH, Code.OPEN_GAP}),
+    Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
+    Code.ENTRY_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH, Code.START_PLACE}),
+    Code.EXIT_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH}),
+    Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
+    Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
+    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
+    Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
+    Code.BODY_HEIGHT: frozenset({Code.WOBBLE, Code.READS_AS_OTHER}),
+    Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
+    Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
+}
+"""What another finding already explains, whatever the letter."""
+
+
+def without_consequences(found: Sequence[Judged], explanation: Explanation) -> list[Judged]:
+    """What remains when what another finding already explains is left out."""
+    to_mend = {measure.code: measure for measure, severity in found if severity is Verdict.NOT_YET}
+    explained = _in_this_letter(to_mend, explanation)
+    for code in Code:  # the more important first; what is explained itself explains nothing
+        if code in to_mend and code not in explained:
+            explained |= _EXPLAINS.get(code, frozenset())
+    return [judged for judged in found if judged[0].code not in explained]
+
+
+def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set[Code]:
+    """What is explained by how this letter was made."""
+    explained: set[Code] = set()
+    first = explanation.written[0].piece.drawn.stroke
+    flipped, faults = explanation.settled.flipped, explanation.way.faults
+    begun_wrong = any(fault.code is Code.START_PLACE for fault in faults) or first in flipped
+    if Code.START_PLACE in codes and begun_wrong:
+        # Begun at the foot, the stem is pushed up: a round the other way is a thing of its own.
+        explained.add(Code.STROKE_DIRECTION)
+    if Code.WIDTH in codes and not flipped and not faults:
+        explained.add(Code.START_PLACE)  # a letter too wide begins further off
+    if Code.READS_AS_OTHER in codes:
+        if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
+            explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
+        if Code.START_PLACE in codes and codes[Code.START_PLACE].value > 0:
+            explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
+    if set(codes) - {Code.SHAPE_OFF}:
+        explained.add(Code.SHAPE_OFF)  # it is for what no other code says
+    return explained
