@@ -21,8 +21,8 @@ from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.trace import tidy
 from firstloop.core.checking.match import Path
+from firstloop.core.checking.trace import tidy
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import PLAIN, draw
 from firstloop.core.pupils import draw_pupil, write

@@ -51,6 +51,10 @@ def _parser() -> argparse.ArgumentParser:
     demo.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
     demo.set_defaults(run=_demo)
 
+    again = commands.add_parser("recheck", help="check old ink with the checker of today")
+    again.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
+    again.set_defaults(run=_recheck)
+
     serve = commands.add_parser("serve", help="serve the application on this machine")
     serve.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
     serve.add_argument("--host", default="127.0.0.1")
@@ -103,7 +107,9 @@ def _check_file(path: Path, options: argparse.Namespace) -> dict[str, object]:
                 "or give --letter"
             )
         hand = find_hand(options.hand or file.hand or "plain")
-        return {"file": path.name, **_as_json(check(file.ink, letter, hand, file.ruling))}
+        left_handed = (options.handedness or file.handedness) == "left"
+        result = check(file.ink, letter, hand, file.ruling, left_handed=left_handed)
+        return {"file": path.name, **_as_json(result)}
     except OSError as error:
         return {"file": path.name, "error": f"cannot be read: {error.strerror}"}
     except FirstLoopError as error:
@@ -158,6 +164,24 @@ def _demo(options: argparse.Namespace) -> int:
             made = load(session, datetime.now(UTC).date())
             print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
     database.close()
+    return 0
+
+
+def _recheck(options: argparse.Namespace) -> int:
+    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+    from firstloop.store.handing_in import recheck  # noqa: PLC0415
+
+    if not options.db.exists():
+        raise FirstLoopError(f'there is no record at "{options.db}"; name it with --db')
+    database = Database(options.db)
+    with database.session() as session:
+        done = recheck(session, classes.first(session))
+    database.close()
+    print(f"{done.checked} letters checked again; {done.unchanged} stand as they stood.")
+    for change, count in sorted(done.changes.items(), key=lambda one: -one[1]):
+        before, now = (verdict.replace("_", " ") for verdict in (change.before, change.now))
+        print(f"  {change.letter}, {change.dimension}: {before} is now {now}, {count} times")
     return 0
 
 

@@ -5,6 +5,8 @@ from. Each letter has one or more good shapes; a shape is strokes, a stroke is p
 Base line 0, mid line 1, tall parts to T, tails to D; y up.
 """
 
+from itertools import pairwise
+
 import numpy as np
 
 Points = np.ndarray
@@ -14,7 +16,7 @@ T, D = 2.0, -1.0
 
 def sticks(*corners: tuple[float, float]) -> Points:
     """Straight from corner to corner."""
-    pieces = [np.linspace(a, b, 24) for a, b in zip(corners, corners[1:], strict=False)]
+    pieces = [np.linspace(a, b, 24) for a, b in pairwise(corners)]
     return np.vstack(pieces)
 
 

@@ -5,7 +5,22 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from tests.other_print.glyphs import CAPITAL, DIGIT, SHAPES, SMALL, D, Points, Shape, T, arc, sticks
+from tests.other_print.glyphs import (
+    CAPITAL,
+    DIGIT,
+    SHAPES,
+    SMALL,
+    D,
+    Points,
+    Shape,
+    T,
+    arc,
+    dot,
+    hump,
+    on,
+    stem,
+    sticks,
+)
 
 Rng = np.random.Generator
 Change = Callable[[Shape, Rng], Shape]
@@ -68,7 +83,7 @@ def _stretched(x: float, y: float) -> Change:
 
 
 def _moved(x: float, y: float) -> Change:
-    return _each(lambda stroke: stroke + [x, y])
+    return _each(lambda stroke: stroke + np.array([x, y]))
 
 
 def _leaning(degrees: float) -> Change:
@@ -98,10 +113,6 @@ def _pushed(which: int) -> Change:
     return lambda shape, rng: [s[::-1] if at == which else s for at, s in enumerate(shape)]
 
 
-def _all_pushed(shape: Shape, rng: Rng) -> Shape:
-    return [shape[0][::-1], *shape[1:]]
-
-
 def _without_last(shape: Shape, rng: Rng) -> Shape:
     return shape[:-1]
 
@@ -127,7 +138,7 @@ def _patched(shape: Shape, rng: Rng) -> Shape:
     """Gone over again, a little beside it."""
     first = _evenly(shape[0], 0.02)
     part = first[: max(len(first) * 6 // 10, 10)]
-    return [*shape, part + [0.08, 0.03]]
+    return [*shape, part + np.array([0.08, 0.03])]
 
 
 def _dot_at(x: float, y: float) -> Change:
@@ -171,21 +182,9 @@ def _opened(by: float) -> Change:
     return lambda shape, rng: [shape[0][: int(len(shape[0]) * by)], *shape[1:]]
 
 
-STEMMED = "bdhkl"
-DIRECTION = {"start_place", "stroke_direction", "stroke_order", "extra_lift"}
-ALIKE = {"reads_as_other"}
-
-
-def _hump_slip(letter: str, change: Callable[[float, float, float], Shape]) -> Shape:
-    top = {"n": 1.0, "m": 1.0, "h": T, "r": 1.0}[letter]
-    return change(top, 0.0, 0.72)
-
-
 def _slip(name: str, letters: str, change: Change, expected: str, also: str = "") -> Slip:
     return Slip(name, letters, change, frozenset(expected.split()), frozenset(also.split()))
 
-
-from tests.other_print.glyphs import dot, hump, on, stem  # noqa: E402
 
 _FOOT_UP = {
     "n": [on(sticks((0, 0), (0, 0.62)), hump(0, 0.72))],
@@ -211,7 +210,6 @@ def slips() -> Iterator[tuple[Slip, str]]:
             yield slip, letter
 
 
-_SINGLE = "abcdeghlmnopqrsuvwz"
 _SEVEN = "acegmnorsuvwxz"
 _ASYM = "abcdefghjkpqrsyzBCDEFGJKLNPQRSZ2345679"
 SLIPS = (
@@ -229,7 +227,7 @@ SLIPS = (
           "stroke_order start_place stroke_direction", "extra_lift missing_part retrace_gap"),
     _slip("stick of d first, lifted", "d", _fixed(stem(0.84, T), arc(0.42, 0.5, 0.42, 0.5, 40, 400)),
           "stroke_order start_place", "extra_lift"),
-    _slip("lifted on the way", "abdghmnpqruyw", lambda s, r: _lifted(s, r), "extra_lift", "start_place"),
+    _slip("lifted on the way", "abdghmnpqruyw", _lifted, "extra_lift", "start_place"),
     _slip("dot or bar forgotten", "ijtfAHEFTQ", _without_last, "missing_part", "reads_as_other part_length width shape_off turned mirrored"),
     _slip("a hump forgotten", "m", _fixed(on(stem(0, 1), sticks((0, 0), (0, 0.62)), hump(0, 0.72))),
           "missing_part reads_as_other", "width part_length shape_off"),

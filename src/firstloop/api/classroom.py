@@ -5,7 +5,9 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db
 from firstloop.api.shared import PupilOut, RulingLine, pupil_out, ruling_lines
+from firstloop.core.limits import Stage
 from firstloop.store import classes
+from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
 
@@ -18,18 +20,48 @@ class ClassOut(BaseModel):
     letters: list[str]
     lines: list[RulingLine]
     x_height_mm: float
+    stage: Stage
     pupils: list[PupilOut]
+
+
+class StageIn(BaseModel):
+    """By which limits letters are checked."""
+
+    stage: Stage
+
+
+class PupilStageIn(BaseModel):
+    """A child's own stage; null is the class's."""
+
+    stage: Stage | None
 
 
 @router.get("")
 def get_class(school_class: Class) -> ClassOut:
     """The class of this school."""
+    return _class_out(school_class)
+
+
+@router.put("/stage")
+def put_stage(session: Db, school_class: Class, sent: StageIn) -> ClassOut:
+    """Sets by which limits the class's letters are checked from now on."""
+    return _class_out(classes.set_stage(session, school_class.id, sent.stage))
+
+
+@router.put("/pupils/{pupil_id}/stage")
+def put_pupil_stage(session: Db, pupil_id: int, sent: PupilStageIn) -> PupilOut:
+    """Sets a child's own stage."""
+    return pupil_out(classes.set_pupil_stage(session, pupil_id, sent.stage))
+
+
+def _class_out(school_class: ClassRecord) -> ClassOut:
     return ClassOut(
         name=school_class.name,
         hand=school_class.style.hand,
         letters=list(school_class.hand.scripts),
         lines=ruling_lines(school_class.ruling),
         x_height_mm=school_class.x_height_mm,
+        stage=school_class.stage,
         pupils=[pupil_out(pupil) for pupil in school_class.pupils],
     )
 

@@ -8,6 +8,7 @@ from pydantic import BaseModel
 from firstloop.core import phrases, polyline, progress
 from firstloop.core.checking.findings import Code, Dimension, Finding, Verdict
 from firstloop.core.letterforms import Letter
+from firstloop.core.limits import Stage
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Line, LineLook, Ruling
@@ -57,6 +58,7 @@ class PupilOut(BaseModel):
     id: int
     name: str
     handedness: Handedness
+    stage: Stage | None
 
 
 class Verdicts(BaseModel):
@@ -151,7 +153,7 @@ def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:
 
 def pupil_out(pupil: PupilRecord) -> PupilOut:
     """A child as an answer."""
-    return PupilOut(id=pupil.id, name=pupil.name, handedness=pupil.handedness)
+    return PupilOut(id=pupil.id, name=pupil.name, handedness=pupil.handedness, stage=pupil.stage)
 
 
 def verdicts_out(verdicts: progress.Verdicts) -> Verdicts:

@@ -8,9 +8,9 @@ from firstloop.core import polyline
 from firstloop.core.errors import InkError
 from firstloop.core.polyline import FloatArray
 
-MAX_POINTS = 200_000
+MAX_POINTS = 1_000_000
 """More samples than this in one letter is a stuck pen, not a letter: at 240 a second it would
-have taken a child a quarter of an hour."""
+have taken a child over an hour."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -123,14 +123,14 @@ LIMITS = {
         0.25, 0.4, "u", "A crossing a quarter off its line is noticed, nearly half is another loop."
     ),
     Code.PART_LENGTH: Limit(
-        0.4, 0.6, "ratio - 1", "A half longer or shorter changes what a part is for."
+        0.5, 0.7, "ratio - 1", "Two thirds longer or shorter changes what a part is for."
     ),
     Code.UNEVEN_PARTS: Limit(
         0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
     ),
     Code.WIDTH: Limit(
         0.4,
-        0.55,
+        0.5,
         "ratio - 1",
         "Hands differ by a quarter; half as wide again fills its neighbour's place.",
     ),
@@ -278,5 +278,6 @@ MOST_OF_IT, SHORTEST, LONGEST_DETOUR = 0.65, 12, 3.0
 """Share of the line over which it must shake; points, below which a stroke shows no shake; how much
 longer than its course a shaking line is taken to be at most."""
 
-SAME_OTHER_WAY_UP = 0.0115
-"""u²: a letter that differs from its mirror image by less (n, t, T) is not seen to be mirrored."""
+SAME_OTHER_WAY_UP, SAME_ON_ITS_SIDE = 0.0115, 0.06
+"""u²: a letter that differs from its mirror image by less than the first (n, T) is not seen to be
+mirrored, nor one turned that differs by less than the second from itself on its side (x)."""

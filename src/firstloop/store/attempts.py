@@ -8,17 +8,17 @@ from sqlalchemy.orm import Session, joinedload, selectinload
 
 from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Finding, Verdict
 from firstloop.core.ink import Ink, Stroke
+from firstloop.core.limits import Stage
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
+from firstloop.store import classes
 from firstloop.store.models import Attempt, FindingRow, Judgement, Pupil
 from firstloop.store.records import (
     AttemptRecord,
-    Handedness,
     Help,
     JudgementRecord,
     NewAttempt,
     NotInRecordError,
-    PupilRecord,
 )
 
 
@@ -30,21 +30,34 @@ def add(session: Session, new: NewAttempt) -> AttemptRecord:
         pupil_id=new.pupil_id,
         letter=new.letter,
         hand=new.hand,
+        stage=new.stage,
         ruling_top=new.ruling.top,
         ruling_drop=new.ruling.drop,
         help=new.help,
         written_at=new.written_at,
         ink=[_stroke_columns(stroke) for stroke in new.ink.strokes],
-        reads_as=new.reads_as,
-        way=new.way,
-        say=new.say,
-        checker=new.checker,
-        findings=[_finding_row(at, finding) for at, finding in enumerate(new.findings)],
-        **{dimension.value: verdict for dimension, verdict in new.verdicts.items()},
     )
+    _take_over(row, new)
     session.add(row)
     session.flush()
     return _record(row)
+
+
+def replace_check(session: Session, attempt_id: int, again: NewAttempt) -> AttemptRecord:
+    """Puts what a later checker says in place of what was said; the teacher's word stays."""
+    row = _row(session, attempt_id)
+    _take_over(row, again)
+    session.flush()
+    return _record(row)
+
+
+def _take_over(row: Attempt, checked: NewAttempt) -> None:
+    """What the checker says, into the row."""
+    row.reads_as, row.way = checked.reads_as, checked.way
+    row.say, row.checker = checked.say, checked.checker
+    row.findings = [_finding_row(at, finding) for at, finding in enumerate(checked.findings)]
+    for dimension, verdict in checked.verdicts.items():
+        setattr(row, dimension.value, verdict)
 
 
 def of_class(
@@ -107,11 +120,12 @@ def _row(session: Session, attempt_id: int) -> Attempt:
 def _record(row: Attempt) -> AttemptRecord:
     return AttemptRecord(
         id=row.id,
-        pupil=PupilRecord(row.pupil_id, row.pupil.name, Handedness(row.pupil.handedness)),
+        pupil=classes.pupil_record(row.pupil),
         attempt=NewAttempt(
             pupil_id=row.pupil_id,
             letter=row.letter,
             hand=row.hand,
+            stage=Stage(row.stage),
             ruling=Ruling(row.ruling_top, row.ruling_drop),
             help=Help(row.help),
             written_at=row.written_at,

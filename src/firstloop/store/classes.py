@@ -5,6 +5,7 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from firstloop.core.limits import Stage
 from firstloop.core.ruling import Ruling, RulingKind
 from firstloop.core.style import Style, hand_of
 from firstloop.store import own_hands, own_words
@@ -54,9 +55,25 @@ def set_style(
     return _record(session, row)
 
 
+def set_stage(session: Session, class_id: int, stage: Stage) -> ClassRecord:
+    """Sets by which limits the class's letters are checked from now on."""
+    row = session.get_one(SchoolClass, class_id)
+    row.stage = stage
+    session.flush()
+    return _record(session, row)
+
+
+def set_pupil_stage(session: Session, pupil_id: int, stage: Stage | None) -> PupilRecord:
+    """Sets a child's own stage, or with None the class's again; raises NotInRecordError."""
+    row = _pupil_row(session, pupil_id)
+    row.stage = stage
+    session.flush()
+    return pupil_record(row)
+
+
 def pupil(session: Session, pupil_id: int) -> PupilRecord:
     """One child; raises NotInRecordError."""
-    return _pupil(_pupil_row(session, pupil_id))
+    return pupil_record(_pupil_row(session, pupil_id))
 
 
 def remove_pupil(session: Session, pupil_id: int) -> None:
@@ -108,9 +125,12 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         x_height_mm=row.x_height_mm,
         wording=own_words.find(session, row.id, style.hand),
         scheme=row.scheme,
-        pupils=tuple(_pupil(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
+        stage=Stage(row.stage),
+        pupils=tuple(pupil_record(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )
 
 
-def _pupil(row: Pupil) -> PupilRecord:
-    return PupilRecord(row.id, row.name, Handedness(row.handedness))
+def pupil_record(row: Pupil) -> PupilRecord:
+    """A row as what leaves the store."""
+    stage = None if row.stage is None else Stage(row.stage)
+    return PupilRecord(row.id, row.name, Handedness(row.handedness), stage)

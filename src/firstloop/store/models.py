@@ -44,7 +44,7 @@ class SchoolClass(Base):
     """A class with its style of writing, its ruling and its scheme of families.
 
     Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
-    the school's own.
+    the school's own; `stage` says by which limits letters are checked.
     """
 
     __tablename__ = "school_class"
@@ -62,6 +62,7 @@ class SchoolClass(Base):
     ruling_kind: Mapped[str] = mapped_column(server_default="four")
     x_height_mm: Mapped[float]
     scheme: Mapped[str] = mapped_column(server_default="movement")
+    stage: Mapped[str] = mapped_column(server_default="developing")
     pupils: Mapped[list["Pupil"]] = relationship(
         back_populates="school_class", cascade="all, delete-orphan", order_by="Pupil.name"
     )
@@ -108,7 +109,7 @@ class OwnWords(Base):
 
 
 class Pupil(Base):
-    """A child. Deleting one deletes all that they wrote."""
+    """A child. Deleting one deletes all that they wrote. A null stage is the class's."""
 
     __tablename__ = "pupil"
     __table_args__ = (
@@ -120,6 +121,7 @@ class Pupil(Base):
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
     name: Mapped[str]
     handedness: Mapped[str]
+    stage: Mapped[str | None]
     school_class: Mapped[SchoolClass] = relationship(back_populates="pupils")
 
 
@@ -133,6 +135,7 @@ class Attempt(Base):
     pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"), index=True)
     letter: Mapped[str]
     hand: Mapped[str]
+    stage: Mapped[str] = mapped_column(server_default="developing")
     ruling_top: Mapped[float]
     ruling_drop: Mapped[float]
     help: Mapped[str]

@@ -8,6 +8,7 @@ from firstloop.core.checking.findings import Dimension, Finding, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand
+from firstloop.core.limits import Stage
 from firstloop.core.phrases import Wording
 from firstloop.core.ruling import Ruling
 from firstloop.core.style import Style
@@ -35,11 +36,13 @@ class Help(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class PupilRecord:
-    """A child, as little as is needed: what to call them, and the hand they write with."""
+    """A child, as little as is needed: what to call them, the hand they write with, and their stage
+    where it is not the class's."""
 
     id: int
     name: str
     handedness: Handedness
+    stage: Stage | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +58,7 @@ class ClassRecord:
     x_height_mm: float
     wording: Wording
     scheme: str
+    stage: Stage
     pupils: tuple[PupilRecord, ...]
 
 
@@ -74,6 +78,7 @@ class NewAttempt:
     pupil_id: int
     letter: str
     hand: str
+    stage: Stage
     ruling: Ruling
     help: Help
     written_at: datetime

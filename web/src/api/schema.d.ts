@@ -24,6 +24,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/classroom/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Stage
+         * @description Sets by which limits the class's letters are checked from now on.
+         */
+        put: operations["put_stage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classroom/pupils/{pupil_id}/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Pupil Stage
+         * @description Sets a child's own stage.
+         */
+        put: operations["put_pupil_stage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/classroom/pupils/{pupil_id}": {
         parameters: {
             query?: never;
@@ -569,6 +609,7 @@ export interface components {
             lines: components["schemas"]["RulingLine"][];
             /** X Height Mm */
             x_height_mm: number;
+            stage: components["schemas"]["Stage"];
             /** Pupils */
             pupils: components["schemas"]["PupilOut"][];
         };
@@ -587,7 +628,7 @@ export interface components {
          * @description What can be found. The order is a teacher's: what she would talk about first.
          * @enum {string}
          */
-        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "reads_as_other" | "dot_place" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "part_length" | "uneven_parts" | "width" | "slant" | "wobble" | "shape_off";
+        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "width" | "part_length" | "slant" | "wobble" | "shape_off";
         /**
          * CopyIn
          * @description A new scheme, to begin as a copy of another.
@@ -1076,6 +1117,14 @@ export interface components {
             /** Name */
             name: string;
             handedness: components["schemas"]["Handedness"];
+            stage: components["schemas"]["Stage"] | null;
+        };
+        /**
+         * PupilStageIn
+         * @description A child's own stage; null is the class's.
+         */
+        PupilStageIn: {
+            stage: components["schemas"]["Stage"] | null;
         };
         /**
          * PupilStanding
@@ -1204,6 +1253,19 @@ export interface components {
             family: number;
         };
         /**
+         * Stage
+         * @description How far a class or a child is; what is worth correcting today depends on it.
+         * @enum {string}
+         */
+        Stage: "beginning" | "developing" | "secure";
+        /**
+         * StageIn
+         * @description By which limits letters are checked.
+         */
+        StageIn: {
+            stage: components["schemas"]["Stage"];
+        };
+        /**
          * StepOut
          * @description What a letter brings where it stands in the order.
          */
@@ -1325,6 +1387,96 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_stage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_pupil_stage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PupilStageIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"];
                 };
             };
             /** @description Not in the record */

@@ -22,7 +22,7 @@ _EXPLAINS: dict[Code, frozenset[Code]] = {
     Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
     Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
     Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
-    Code.BODY_HEIGHT: frozenset({Code.WOBBLE, Code.READS_AS_OTHER}),
+    Code.BODY_HEIGHT: frozenset({Code.WOBBLE}),
     Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
     Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
 }
@@ -53,6 +53,9 @@ def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set
     if Code.READS_AS_OTHER in codes:
         if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
             explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
+        other = codes[Code.READS_AS_OTHER].other or ""
+        if Code.BODY_HEIGHT in codes and other.lower() == explanation.letter.name.lower():
+            explained.add(Code.READS_AS_OTHER)  # a v that is too tall is no capital
         if Code.START_PLACE in codes and codes[Code.START_PLACE].value > 0:
             explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
     if set(codes) - {Code.SHAPE_OFF}:

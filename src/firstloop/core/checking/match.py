@@ -203,12 +203,12 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     least = _bound(costs) + extra
     best = int(np.argmin(least))
     totals = _accumulate(costs[:, best : best + 1])[:, 0]
-    cost = totals[-1, -1] / SAMPLES + extra[best]
+    cost = totals[-1, -1] / len(costs) + extra[best]
     rivals = np.flatnonzero(least < cost)
     rivals = rivals[rivals != best]
     if len(rivals):
         rival_totals = _accumulate(costs[:, rivals])
-        rival_costs = rival_totals[-1, :, -1] / SAMPLES + extra[rivals]
+        rival_costs = rival_totals[-1, :, -1] / len(costs) + extra[rivals]
         winner = int(np.argmin(rival_costs))
         if rival_costs[winner] < cost:
             best, cost, totals = int(rivals[winner]), rival_costs[winner], rival_totals[:, winner]
@@ -224,7 +224,7 @@ def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
 def _bound(costs: FloatArray) -> FloatArray:
     """The least mean cost of a match: every sample of either is put on its cheapest; (model,)."""
     by_model, by_ink = costs.min(axis=0).sum(axis=1), costs.min(axis=2).sum(axis=0)
-    return np.asarray(np.maximum(by_model, by_ink) / SAMPLES)
+    return np.asarray(np.maximum(by_model, by_ink) / len(costs))
 
 
 def _accumulate(costs: FloatArray) -> FloatArray:

@@ -60,7 +60,7 @@ def extra_part(explanation: Explanation) -> list[Measure]:
     strokes = sum(length_of(stroke) for stroke in explanation.settled.extra)
     last = explanation.written[-1]
     meant = _length_in_its_box(last)
-    beyond = last.length - meant - max(SLACK_AT_LEAST, SLACK * meant)
+    beyond = polyline.length(last.ink) - meant - max(SLACK_AT_LEAST, SLACK * meant)
     if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
         beyond = 0.0  # a bar or an arm that goes on is too long
     value = strokes + max(0.0, beyond) + explanation.left_over

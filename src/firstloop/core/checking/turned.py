@@ -12,7 +12,14 @@ from firstloop.core.checking.pictures import Pictures, looks_of
 from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
 from firstloop.core.letterforms.hands import group_of
-from firstloop.core.limits import AS_GOOD, LOOKS_LIKE, SAME_OTHER_WAY_UP, TURNED_SHAPE, TURNED_WAY
+from firstloop.core.limits import (
+    AS_GOOD,
+    LOOKS_LIKE,
+    SAME_ON_ITS_SIDE,
+    SAME_OTHER_WAY_UP,
+    TURNED_SHAPE,
+    TURNED_WAY,
+)
 from firstloop.core.polyline import FloatArray
 
 
@@ -78,7 +85,7 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
         done
         for way in _OTHER_WAYS_UP
         if group_of(forms[0].name) != "mark"
-        and _looks_another(upright, looks[0].turned(way.in_a_lean(slant_deg).does))
+        and _looks_another(upright, looks[0], way.in_a_lean(slant_deg))
         # A child who mirrors a leaning letter may lean it either way.
         for done in ((way, way.in_a_lean(slant_deg)) if slant_deg else (way,))
     )
@@ -86,8 +93,10 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
     return Faces(upright, Pictures.of(turned) if turned else upright, other_ways)
 
 
-def _looks_another(upright: Pictures, turned: Path) -> bool:
-    return float(upright.lay(turned).costs().min()) > SAME_OTHER_WAY_UP
+def _looks_another(upright: Pictures, look: Path, way: WayUp) -> bool:
+    """On its side a letter must look quite another: a wide x is no x that was turned."""
+    same = SAME_ON_ITS_SIDE if abs(way.degrees) == 90.0 else SAME_OTHER_WAY_UP
+    return float(upright.lay(look.turned(way.does)).costs().min()) > same
 
 
 def other_way_up(
