@@ -3,26 +3,21 @@
 import numpy as np
 import pytest
 
-from firstloop.core.letterforms import PLAIN
+from firstloop.core.checking.check import check
+from firstloop.core.ink import Ink
+from firstloop.core.letterforms import HANDS, PLAIN, Hand
 from firstloop.core.pupils import Pupil, draw_pupil, write
 from firstloop.core.ruling import Ruling
-from firstloop.core.slips import SLIPS
-from tests.letters import checked, to_mend
+from firstloop.core.slips import SLIPS, Slip
+from tests.letters import to_mend
 
 RULING = Ruling(top=2.0, drop=-1.0)
-MEASURED = {
-    *("start_place", "stroke_direction", "extra_lift", "missing_part", "retrace_gap"),
-    *("reads_as_other", "off_base", "body_height"),
-}
-CASES = [
-    (slip, letter)
-    for slip in SLIPS.values()
-    for letter, script in PLAIN.scripts.items()
-    if slip.fits(script) and letter in "rnmh" and slip.code in MEASURED
-]
-PUPILS = 12
-MISSES = 1
-"""Of PUPILS: a small child's large body may be just within its limit."""
+ALL_HANDS = pytest.mark.parametrize("hand", HANDS.values(), ids=lambda hand: hand.name)
+
+
+def written(hand: Hand, letter: str, rng: np.random.Generator, *slips: Slip) -> Ink:
+    pupil = draw_pupil(rng, steadiness=rng.uniform())
+    return write(hand.scripts[letter], hand, RULING, pupil, rng, slips=slips)
 
 
 def test_the_same_seed_writes_the_same_ink():
@@ -33,24 +28,51 @@ def test_the_same_seed_writes_the_same_ink():
     np.testing.assert_array_equal(first.points, second.points)
 
 
-@pytest.mark.parametrize(("slip", "letter"), CASES, ids=lambda x: getattr(x, "name", x))
-def test_a_slip_is_the_first_thing_found(slip, letter):
-    rng = np.random.default_rng(41)
-    firsts = []
-    for _ in range(PUPILS):
-        pupil = draw_pupil(rng, steadiness=rng.uniform())
-        given = write(PLAIN.scripts[letter], PLAIN, RULING, pupil, rng, slips=[slip])
-        firsts.append(next(iter(to_mend(checked(given, letter, RULING))), None))
-    assert firsts.count(slip.code.value) >= PUPILS - MISSES
+@ALL_HANDS
+def test_slips_are_found_and_said_first(hand):
+    """Bars: seen in 97 of 100, and the first thing said in 93, on seeds not used for tuning."""
+    rng = np.random.default_rng(5101)
+    missed, second = [], []
+    cases = [(slip, x) for x, s in hand.scripts.items() for slip in SLIPS.values() if slip.fits(s)]
+    for slip, letter in cases:
+        found = to_mend(check(written(hand, letter, rng, slip), letter, hand, RULING))
+        if not slip.codes & set(found):
+            missed.append((slip.name, letter, *found))
+        elif not slip.codes & set(found[:1]):
+            second.append((slip.name, letter, *found))
+    assert len(missed) <= 0.03 * len(cases), missed
+    assert len(missed) + len(second) <= 0.07 * len(cases), second
 
 
-@pytest.mark.parametrize("letter", PLAIN.scripts)
-def test_a_letter_without_a_slip_is_let_be(letter):
-    rng = np.random.default_rng(42)
-    for _ in range(25):
-        pupil = draw_pupil(rng, steadiness=rng.uniform())
-        result = checked(write(PLAIN.scripts[letter], PLAIN, RULING, pupil, rng), letter, RULING)
-        assert to_mend(result) == []
+@ALL_HANDS
+def test_letters_without_a_slip_are_let_be_and_read(hand):
+    rng = np.random.default_rng(5102)
+    letters = [letter for letter in hand.scripts for _ in range(6)]
+    results = [(x, check(written(hand, x, rng), x, hand, RULING)) for x in letters]
+    nagged = [(x, *to_mend(result)) for x, result in results if to_mend(result)]
+    misread = [(x, result.reads_as) for x, result in results if result.reads_as != x]
+    assert len(nagged) <= 0.02 * len(letters), nagged
+    assert len(misread) <= 0.02 * len(letters), misread
+
+
+@pytest.mark.parametrize(
+    ("letter", "one", "other"),
+    [
+        ("m", "from the foot", "floating"),
+        ("a", "round the wrong way", "too wide"),
+        ("h", "lifted at the foot", "tall part too short"),
+        ("d", "left open at the top", "floating"),
+    ],
+)
+def test_two_slips_at_once_are_both_found(letter, one, other):
+    rng = np.random.default_rng(5103)
+    slips = SLIPS[one], SLIPS[other]
+    found = [
+        set(to_mend(check(written(PLAIN, letter, rng, *slips), letter, PLAIN, RULING)))
+        for _ in range(10)
+    ]
+    for slip in slips:
+        assert sum(bool(slip.codes & codes) for codes in found) >= 8, found
 
 
 def test_a_pen_slows_down_where_it_turns():

@@ -130,7 +130,7 @@ LIMITS = {
     ),
     Code.WIDTH: Limit(
         0.4,
-        0.5,
+        0.55,
         "ratio - 1",
         "Hands differ by a quarter; half as wide again fills its neighbour's place.",
     ),
@@ -174,6 +174,12 @@ the letter."""
 
 INK_SPACING = 0.02
 """u between points of ink when it is measured; well under any limit above."""
+
+MOST_POINTS = 4000
+"""Of one stroke of ink when it is measured: 80 u of line are ten letters m, and no letter."""
+
+MOST_LEAN = 60.0
+"""Degrees: a stem that lies flatter than this does not lean, it is something else."""
 
 INK_SMOOTHING = 2.0
 """Samples (of INK_SPACING) of the Gaussian that takes a digitiser's jitter out of the ink."""

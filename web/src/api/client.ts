@@ -10,6 +10,7 @@ export type AttemptIn = Schemas["AttemptIn"];
 export type Finding = Schemas["FindingOut"];
 export type Classroom = Schemas["ClassOut"];
 export type Pupil = Schemas["PupilOut"];
+export type Stage = Schemas["Stage"];
 export type Verdicts = Schemas["Verdicts"];
 export type Verdict = Schemas["Verdict"];
 export type Help = Schemas["Help"];
@@ -85,6 +86,8 @@ function isProblem(error: unknown): error is Schemas["Problem"] {
 }
 
 const CLASSROOM = "/api/classroom";
+const STAGE = "/api/classroom/stage";
+const PUPIL_STAGE = "/api/classroom/pupils/{pupil_id}/stage";
 const STYLE = "/api/plan/style";
 const PREVIEW = "/api/plan/preview";
 const LETTER_PAGE = "/api/plan/letters/{letter}";
@@ -114,6 +117,12 @@ export const files = {
 
 export const api = {
   classroom: () => answered<Ok<typeof CLASSROOM, "get">>(client.GET(CLASSROOM)),
+  setStage: (stage: Stage) =>
+    answered<Ok<typeof STAGE, "put">>(client.PUT(STAGE, { body: { stage } })),
+  setPupilStage: (pupil_id: number, stage: Stage | null) =>
+    answered<Ok<typeof PUPIL_STAGE, "put">>(
+      client.PUT(PUPIL_STAGE, { params: { path: { pupil_id } }, body: { stage } }),
+    ),
   style: () => answered<Ok<typeof STYLE, "get">>(client.GET(STYLE)),
   setStyle: (body: Style) => answered<Ok<typeof STYLE, "put">>(client.PUT(STYLE, { body })),
   preview: (style: Style, words: string[]) =>

@@ -14,6 +14,7 @@ import {
   type JudgementIn,
   type OwnWords,
   type SchemeIn,
+  type Stage,
   type Style,
 } from "./client";
 
@@ -79,6 +80,25 @@ export function useAttempts(letter: string) {
 
 export function useGrow() {
   return useQuery({ queryKey: keys.grow, queryFn: api.grow });
+}
+
+export function useSetStage() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (stage: Stage) => api.setStage(stage),
+    onSuccess: (classroom) => {
+      queries.setQueryData(keys.classroom, classroom);
+    },
+  });
+}
+
+export function useSetPupilStage() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, stage }: { id: number; stage: Stage | null }) =>
+      api.setPupilStage(id, stage),
+    onSuccess: () => queries.invalidateQueries({ queryKey: keys.grow }),
+  });
 }
 
 export function useStyle() {

@@ -8,7 +8,7 @@ const VERDICTS = { direction: "secure", size: "secure", shape: "secure" } as con
 function attempt(id: number, name: string, judged = false): Attempt {
   return {
     id,
-    pupil: { id: name.charCodeAt(0), name, handedness: "right" },
+    pupil: { id: name.charCodeAt(0), name, handedness: "right", stage: null },
     letter: "n",
     help: "copy",
     written_at: "2026-11-20T09:00:00Z",

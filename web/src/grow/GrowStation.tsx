@@ -3,6 +3,7 @@ import { Link } from "react-router";
 
 import type { Grow } from "../api/client";
 import { useGrow } from "../api/queries";
+import { ClassStage, PupilStage } from "./Stages";
 import { SmallLetter } from "../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
@@ -14,6 +15,7 @@ export function GrowStation() {
   if (grow.data.pupils.length === 0) return <Empty>There are no children in this class yet.</Empty>;
   return (
     <section className="px-5 py-4" aria-label="How the letters stand">
+      <ClassStage />
       <Standings grow={grow.data} />
       <Legend />
     </section>
@@ -40,7 +42,10 @@ function Standings({ grow }: { grow: Grow }) {
         {grow.pupils.map(({ pupil, letters }) => (
           <tr key={pupil.id} className="border-b border-rule/60 hover:bg-rule-wash/60">
             <th scope="row" className="py-1.5 pr-10 text-left text-lg font-medium">
-              {pupil.name}
+              <span className="inline-flex items-baseline gap-2">
+                <span className="min-w-16">{pupil.name}</span>
+                <PupilStage pupil={pupil} />
+              </span>
             </th>
             {letters.map((standing) => (
               <td key={standing.letter} className="py-1 pr-10">

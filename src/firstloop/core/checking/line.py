@@ -12,6 +12,7 @@ from firstloop.core.letterforms import Hand
 from firstloop.core.limits import (
     INK_SPACING,
     LONGEST_DETOUR,
+    MOST_LEAN,
     MOST_OF_IT,
     SHORTEST,
     SMOOTH_RUN,
@@ -43,6 +44,8 @@ def slant(explanation: Explanation, hand: Hand) -> list[Measure]:
         return []
     across = sum(x if y > 0 else -x for x, y in chords)
     lean = math.degrees(math.atan2(across, sum(abs(y) for _, y in chords)))
+    if abs(lean) > MOST_LEAN:
+        return []
     return [Measure(Code.SLANT, lean - hand.proportions.slant_deg, 0, 0)]
 
 

@@ -84,14 +84,25 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     ink = np.stack([thinned(stroke, POINTS) for stroke in strokes])
     if len(strokes) < len(models):
         return _with_too_few(strokes, ink, letter, models)
-    ink = _fitted(ink, models)
+    own, ink = ink, _fitted(ink, models)
     as_many = len(strokes) == len(models)
     if as_many and _in_order(ink, models):
         return _nothing_to_settle(strokes)
     apart = _distances(ink, models) + _across(ink, models)
+    if not as_many:
+        apart = min(
+            (apart, _apart_as_it_stands(own, models)), key=lambda one: one.min(axis=3).mean()
+        )
     if as_many and len(models) <= MOST_PERMUTED:
         return _settled(strokes, _assigned(apart), letter, models)
     return _with_too_many(strokes, apart, letter, models)
+
+
+def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
+    """u between the points of ink and letter in the ink's own size: a letter of which one part is
+    too short is not to be drawn up as a whole."""
+    beside = _beside(ink, models)[1]
+    return _distances(beside, models) + _across(beside, models)
 
 
 def _in_order(ink: FloatArray, models: FloatArray) -> bool:

@@ -11,7 +11,7 @@ import numpy.typing as npt
 from firstloop.core import polyline
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Letter
-from firstloop.core.limits import INK_SMOOTHING, INK_SPACING, STRAY_STROKE
+from firstloop.core.limits import INK_SMOOTHING, INK_SPACING, MOST_POINTS, STRAY_STROKE
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -41,7 +41,7 @@ def evenly(points: FloatArray) -> FloatArray:
 
 
 def _even(points: FloatArray, along: FloatArray) -> FloatArray:
-    count = max(2, round(float(along[-1]) / INK_SPACING) + 1)
+    count = min(max(2, round(float(along[-1]) / INK_SPACING) + 1), MOST_POINTS)
     return polyline.smooth(polyline.resample(points, count, along), INK_SMOOTHING)
 
 
