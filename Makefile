@@ -1,5 +1,5 @@
 # One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
-.PHONY: setup demo test check bench client screenshots clean
+.PHONY: setup demo test check calibrate bench client screenshots clean
 .DELETE_ON_ERROR:
 
 PY := .venv/bin
@@ -23,6 +23,9 @@ check: setup
 	$(PY)/lint-imports
 	cd web && npm run check
 	scripts/client-is-current
+
+calibrate: setup
+	$(PY)/python -m scripts.calibrate
 
 bench: setup $(STAMPS)/chromium
 	$(PY)/python -m scripts.bench

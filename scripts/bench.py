@@ -1,7 +1,6 @@
-"""Measures speed: letters checked a second on one core, and what a user waits for in the browser.
+"""Measures speed: letters checked on one core, and what a user waits for.
 
-Times depend on the machine, so checking is also given as a ratio to a known reference run beside
-it: textbook dynamic time warping in plain Python of the same ink against one model.
+Times depend on the machine: reading is given beside general matchers in the same run.
 """
 
 import os
@@ -11,79 +10,37 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # one core; before numpy is 
 import subprocess
 import sys
 import tempfile
-import time
-from collections.abc import Callable
-from pathlib import Path as FilePath
+from pathlib import Path
 
 import numpy as np
 from playwright.sync_api import Browser, sync_playwright
+from scripts.bench_checking import bench_checking, timed
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
 
-from firstloop.core.checking.check import check
-from firstloop.core.checking.match import Path
-from firstloop.core.checking.trace import tidy
-from firstloop.core.ink import Ink
-from firstloop.core.letterforms import PLAIN, draw
-from firstloop.core.pupils import draw_pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.slips import SLIPS
-
-RULING = Ruling()
-ROUNDS = 3
 LOADS = 5
 
 
-def inks() -> list[tuple[str, Ink]]:
-    """Letters by simulated pupils: every letter clean, and with each of its slips."""
-    rng = np.random.default_rng(11)
-    return [
-        (letter, write(script, PLAIN, RULING, draw_pupil(rng), rng, slips=slips))
-        for letter, script in PLAIN.scripts.items()
-        for slips in ([], *([slip] for slip in SLIPS.values() if slip.fits(script)))
-        for _ in range(3)
-    ]
-
-
-def textbook_warping(ink: Path, model: Path) -> float:
-    """The reference: place only, one model, two loops."""
-    count = len(ink.points)
-    table = [[float("inf")] * (count + 1) for _ in range(count + 1)]
-    table[0][0] = 0.0
-    a, b = ink.points.tolist(), model.points.tolist()
-    for i in range(1, count + 1):
-        for j in range(1, count + 1):
-            apart = (a[i - 1][0] - b[j - 1][0]) ** 2 + (a[i - 1][1] - b[j - 1][1]) ** 2
-            table[i][j] = apart + min(table[i - 1][j], table[i][j - 1], table[i - 1][j - 1])
-    return table[count][count]
-
-
-def timed(action: Callable[[], object]) -> float:
-    begin = time.perf_counter()
-    action()
-    return 1000 * (time.perf_counter() - begin)
-
-
-def bench_checking() -> None:
-    given = inks()
-    models = {
-        letter: Path.of(
-            [np.vstack([move.points for move in draw(script, PLAIN.proportions, RULING).moves])]
-        )
-        for letter, script in PLAIN.scripts.items()
-    }
-    for letter, ink in given[:20]:
-        check(ink, letter, PLAIN, RULING)
-    checks, references = [], []
-    for _ in range(ROUNDS):
-        for letter, ink in given:
-            checks.append(timed(lambda: check(ink, letter, PLAIN, RULING)))  # noqa: B023
-            path = Path.of(list(tidy(ink, draw(PLAIN.scripts[letter], PLAIN.proportions, RULING))))
-            references.append(timed(lambda: textbook_warping(path, models[letter])))  # noqa: B023
-    p50, p95 = np.percentile(checks, [50, 95])
-    print(f"letters checked a second    {1000 / np.mean(checks):8.0f}")
-    print(f"a check, p50 / p95          {p50:8.2f} / {p95:.2f} ms   (bar: p50 under 5 ms)")
-    print(f"as a ratio to the reference {np.median(checks) / np.median(references):8.2f}")
+def bench_letters() -> None:
+    """The whole command, the start of Python counted in, as a user waits for it."""
+    with tempfile.TemporaryDirectory() as folder:
+        for kind in ("svg", "png"):
+            call = [
+                Path(sys.executable).with_name("firstloop"),
+                "letters",
+                "--hand",
+                "looped",
+                "--out",
+            ]
+            out = str(Path(folder) / f"looped.{kind}")
+            spent = [
+                timed(lambda: subprocess.run([*call, out], check=True, capture_output=True))  # noqa: B023
+                for _ in range(LOADS)
+            ]
+            print(
+                f"a full hand as {kind}, p50 / worst{np.median(spent):5.0f} / {max(spent):.0f} ms"
+                "   (bar: under 1000 ms)"
+            )
 
 
 def first_load(browser: Browser, address: str) -> float:
@@ -124,28 +81,6 @@ def verdict_wait(browser: Browser, address: str) -> float:
     )
     page.context.close()
     return spent
-
-
-def bench_letters() -> None:
-    """The whole command, the start of Python counted in, as a user waits for it."""
-    with tempfile.TemporaryDirectory() as folder:
-        for kind in ("svg", "png"):
-            call = [
-                FilePath(sys.executable).with_name("firstloop"),
-                "letters",
-                "--hand",
-                "looped",
-                "--out",
-            ]
-            out = str(FilePath(folder) / f"looped.{kind}")
-            spent = [
-                timed(lambda: subprocess.run([*call, out], check=True, capture_output=True))  # noqa: B023
-                for _ in range(LOADS)
-            ]
-            print(
-                f"a full hand as {kind}, p50 / worst{np.median(spent):5.0f} / {max(spent):.0f} ms"
-                "   (bar: under 1000 ms)"
-            )
 
 
 def bench_browser() -> None:

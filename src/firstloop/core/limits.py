@@ -107,9 +107,9 @@ LIMITS = {
     ),
     Code.RETRACE_GAP: Limit(
         0.17,
-        0.24,
+        0.22,
         "u",
-        "Contract: a return within 0.15 u is everyone's; a gap of a quarter shows as a valley.",
+        "Contract: a return within 0.15 u is everyone's; nearly a quarter shows as a valley.",
     ),
     Code.READS_AS_OTHER: Limit(
         0.0, 0.012, "margin", "Difference of reading cost; by trial on pupils not used in tests."

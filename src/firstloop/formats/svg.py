@@ -1,5 +1,7 @@
 """SVG out: a hand's contact sheet, and a letter or word, still or as it is written."""
 
+from collections.abc import Sequence
+from dataclasses import dataclass
 from xml.sax.saxutils import escape
 
 import numpy as np
@@ -62,6 +64,55 @@ def written(letter: Letter, *, animated: bool = False) -> str:
     )
     motion = _motion(letter) if animated else ""
     return _document(right - left, top - bottom, letter.name, motion + rules + pens)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class SlipCell:
+    """A slip to show: its heading, what it is, the letter as it should be, and the ink; in u."""
+
+    heading: str
+    what: str
+    model: tuple[FloatArray, ...]
+    ink: tuple[FloatArray, ...]
+
+
+CELL_WIDTH, CELL_HEIGHT, CELLS_ACROSS = 4.2, 4.4, 5
+
+
+def slip_sheet(title: str, ruling: Ruling, cells: Sequence[SlipCell]) -> str:
+    """Slips side by side, each over the letter as it should be, with its start marked."""
+    rows = -(-len(cells) // CELLS_ACROSS)
+    body = "".join(
+        f'<g transform="translate({CELL_WIDTH * (at % CELLS_ACROSS):g} '
+        f'{CELL_HEIGHT * (at // CELLS_ACROSS):g})">{_slip_cell(cell, ruling)}</g>'
+        for at, cell in enumerate(cells)
+    )
+    width = CELL_WIDTH * min(len(cells), CELLS_ACROSS)
+    return _document(width, CELL_HEIGHT * rows, title, body)
+
+
+def _slip_cell(cell: SlipCell, ruling: Ruling) -> str:
+    base = ruling.top + 1.1
+    middles = [(np.vstack(lines)[:, 0].min() + np.vstack(lines)[:, 0].max()) / 2
+               for lines in (cell.model, cell.ink)]  # fmt: skip
+    rules = "".join(
+        f'<path d="M.2 {base - ruling.height(line):.3f}H{CELL_WIDTH - 0.2:g}" stroke="{RULE}" '
+        f'stroke-width="{rule_width(line)}"/>'
+        for line in Line
+    )
+    should, is_ = (
+        [line + np.array([CELL_WIDTH / 2 - middle, 0.0]) for line in lines]
+        for middle, lines in zip(middles, (cell.model, cell.ink), strict=True)
+    )
+    model = "".join(_pen(line, base, ' style="stroke:#bfd9d5;stroke-width:.16"') for line in should)
+    ink = "".join(_pen(line, base) for line in is_)
+    x, y = is_[0][0]
+    words = "".join(
+        f'<text x=".2" y="{at}" font-size="{size}" font-family="sans-serif" fill="{INK}">'
+        f"{escape(text)}</text>"
+        for at, size, text in ((0.45, 0.32, cell.heading), (0.82, 0.24, cell.what))
+    )
+    return f'{rules}{model}{ink}<circle cx="{x:.3f}" cy="{base - y:.3f}" r=".1"/>{words}'
 
 
 def _dashes(look: LineLook) -> str:

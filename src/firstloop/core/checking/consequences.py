@@ -50,6 +50,9 @@ def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set
         explained.add(Code.STROKE_DIRECTION)
     if Code.WIDTH in codes and not flipped and not faults:
         explained.add(Code.START_PLACE)  # a letter too wide begins further off
+    gap, length = codes.get(Code.OPEN_GAP), codes.get(Code.PART_LENGTH)
+    if gap is not None and length is not None and gap.stroke == length.stroke:
+        explained.add(Code.OPEN_GAP)  # a bar of another length ends elsewhere
     if Code.READS_AS_OTHER in codes:
         if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
             explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters

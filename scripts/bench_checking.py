@@ -1,0 +1,152 @@
+"""Measures the checker: letters a second, latency, memory, growth with points; and its reading
+beside two general stroke matchers on the same ink in the same run."""
+
+import resource
+import time
+from collections.abc import Callable
+
+import numpy as np
+from dollarpy import Point, Recognizer, Template
+from dtaidistance import dtw_ndim
+
+from firstloop.core import polyline
+from firstloop.core.checking.check import check
+from firstloop.core.checking.forms import forms_of
+from firstloop.core.ink import Ink, Stroke
+from firstloop.core.letterforms import PLAIN
+from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.pupils import draw_pupil, write
+from firstloop.core.ruling import Ruling
+from firstloop.core.slips import SLIPS
+
+RULING = Ruling()
+ROUNDS = 3
+READ_EACH = 4
+MATCHER_POINTS = 32
+
+Inks = list[tuple[str, Ink]]
+
+
+def timed(action: Callable[[], object]) -> float:
+    """ms that something takes."""
+    begin = time.perf_counter()
+    action()
+    return 1000 * (time.perf_counter() - begin)
+
+
+def slipped_and_good() -> Inks:
+    """Letters by simulated pupils: every letter clean, and with each of its slips."""
+    rng = np.random.default_rng(11)
+    return [
+        (letter, write(script, PLAIN, RULING, draw_pupil(rng), rng, slips=slips))
+        for letter, script in PLAIN.scripts.items()
+        for slips in ([], *([slip] for slip in SLIPS.values() if slip.fits(script)))
+        for _ in range(3)
+    ]
+
+
+def small_letters() -> Inks:
+    """Good small letters, for reading."""
+    rng = np.random.default_rng(12)
+    return [
+        (letter, write(PLAIN.scripts[letter], PLAIN, RULING, draw_pupil(rng), rng))
+        for letter in GROUPS["small"]
+        for _ in range(READ_EACH)
+    ]
+
+
+def bench_latency() -> None:
+    given = slipped_and_good()
+    for letter, ink in given:  # what is computed of a letter once is not of every check
+        check(ink, letter, PLAIN, RULING)
+    spent = np.array(
+        [
+            [timed(lambda: check(ink, letter, PLAIN, RULING)) for letter, ink in given]  # noqa: B023
+            for _ in range(ROUNDS)
+        ]
+    )
+    p50, p95 = np.percentile(spent, [50, 95])
+    good, bad = (np.percentile(spent.min(axis=0), q) for q in (50, 95))
+    print(f"letters checked a second    {1000 / spent.mean():8.0f}   (bar: 400)")
+    print(f"a check, p50 / p95          {p50:8.2f} / {p95:.2f} ms   (bar: 2 / 6 ms)")
+    print(f"the same, best of {ROUNDS} each    {good:8.2f} / {bad:.2f} ms")
+
+
+def bench_points() -> None:
+    m = write(
+        PLAIN.scripts["m"], PLAIN, RULING, draw_pupil(np.random.default_rng(1)),
+        np.random.default_rng(2),
+    )  # fmt: skip
+    spent = {}
+    for count in (3_000, 30_000, 300_000):
+        finer = Ink(tuple(Stroke.of(polyline.resample(s.points, count)) for s in m.strokes))
+        spent[count] = min(timed(lambda: check(finer, "m", PLAIN, RULING)) for _ in range(5))  # noqa: B023
+    growth = (spent[300_000] - spent[30_000]) / (10 * max(spent[30_000] - spent[3_000], 0.1))
+    print(f"300,000 points              {spent[300_000]:8.0f} ms   (bar: under 500 ms)")
+    print(f"growth against linear       {growth:8.2f}   (bar: no more than 1)")
+
+
+def bench_memory() -> None:
+    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    print(f"memory, at most             {peak:8.0f} MB   (bar: under 300 MB)")
+
+
+def _line(ink: Ink) -> np.ndarray:
+    """The ink as one line in its own box, as a general matcher wants it."""
+    points = polyline.resample(ink.points, MATCHER_POINTS)
+    return (points - points.mean(axis=0)) / max(float(np.ptp(points[:, 1])), 0.1)
+
+
+def _cloud(ink: Ink) -> list[Point]:
+    return [Point(x, -y, at) for at, s in enumerate(ink.strokes, 1) for x, y in s.points]
+
+
+def bench_reading() -> None:
+    """Whose reading is right, and how long it takes. All have one template for each form."""
+    inks = small_letters()
+    forms = [
+        (letter, Ink(tuple(Stroke.of(path) for path in form.paths())))
+        for letter in GROUPS["small"]
+        for form in forms_of(letter, PLAIN, RULING)
+    ]
+    cloud = Recognizer([Template(letter, _cloud(ink)) for letter, ink in forms])
+    lines = [(letter, _line(ink)) for letter, ink in forms]
+
+    def by_check(letter: str, ink: Ink) -> str:
+        return check(ink, letter, PLAIN, RULING).reads_as
+
+    def by_cloud(_: str, ink: Ink) -> str:
+        return str(cloud.recognize(_cloud(ink))[0])
+
+    def by_warping(_: str, ink: Ink) -> str:
+        line = _line(ink)
+        return min(lines, key=lambda one: dtw_ndim.distance_fast(line, one[1]))[0]
+
+    own_right, own_ms = _read(by_check, inks)
+    print(f"reading right, check        {own_right:8.3f} in {own_ms:.2f} ms")
+    for name, reader in (("point cloud", by_cloud), ("warping", by_warping)):
+        right, ms = _read(reader, inks)
+        print(
+            f"reading right, {name:12s} {right:8.3f} in {ms:.2f} ms"
+            f"   (ours: {own_ms / ms:.2f} times its time, and all findings)"
+        )
+
+
+def _read(reader: Callable[[str, Ink], str], inks: Inks) -> tuple[float, float]:
+    for letter, ink in inks[:5]:
+        reader(letter, ink)
+    begin = time.perf_counter()
+    right = sum(reader(letter, ink) == letter for letter, ink in inks)
+    return right / len(inks), 1000 * (time.perf_counter() - begin) / len(inks)
+
+
+def bench_checking() -> None:
+    """All of it."""
+    bench_latency()
+    bench_points()
+    bench_memory()
+    bench_reading()
+
+
+if __name__ == "__main__":
+    bench_checking()
