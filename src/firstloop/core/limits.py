@@ -164,13 +164,9 @@ LIMITS = {
     ),
 }
 
-SAMPLES = 24
-"""Points a path is thinned to for matching: a letter m is 7 u long, so one each 0.3 u, and
+SAMPLES = 26
+"""Points a path is thinned to for comparing: a letter m is 7 u long, so one each 0.27 u, and
 CORNER_SEARCH finds the exact place again."""
-
-LOOK_SAMPLES = 32
-"""Points of a picture: one each 0.22 u of an m, so that gaps between points do not count as ink off
-the letter."""
 
 INK_SPACING = 0.02
 """u between points of ink when it is measured; well under any limit above."""

@@ -21,11 +21,11 @@ from firstloop.core.checking.findings import (
 )
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
-from firstloop.core.checking.pictures import look_of_trace
+from firstloop.core.checking.match import Path
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.scan import LetterImage, explain_image
-from firstloop.core.checking.trace import Lines, evenly, tidy
-from firstloop.core.checking.turned import Faces, faces_of, other_way_up
+from firstloop.core.checking.trace import evenly, tidy
+from firstloop.core.checking.turned import faces_of, other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.limits import DOUBTFUL, Limit, Stage, limits_for
@@ -94,19 +94,24 @@ def _see_ink(
     ink: Ink, forms: Forms, hand: Hand, limits: dict[Code, Limit], left_handed: bool
 ) -> _Seen:
     lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
-    explanation = explain(lines, forms)
-    look = look_of_trace(lines)
+    as_it_is = explanation = explain(lines, forms)
+    look = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
     costs = faces.costs(look, DOUBTFUL)
     turned = other_way_up(lines, forms, faces, costs, explanation)
     if turned is not None:
         measure, explanation = turned
-        reading = read(look, forms[0].name, float(costs[0]), hand, forms[0].ruling)
+        reading = read(look, float(costs[0]), forms[0], hand)
         return _Seen(explanation, reading, [measure, *_sizes(explanation, frame_of(explanation))])
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
     if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
         explanation = _upright(explanation, forms, leaning[0].value)
-    reading = _read(explanation, lines, faces, hand)
+    if explanation is not as_it_is or explanation.settled.extra:
+        # Read without its lean and what was gone over again, but with what was left over: an n
+        # with a hump more is read as m.
+        look = Path.of_trace(lines if explanation.left_over else explanation.settled.as_made)
+        costs = faces.costs(look, np.inf)
+    reading = read(look, float(costs[0]), forms[0], hand)
     return _Seen(
         explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
     )
@@ -114,9 +119,9 @@ def _see_ink(
 
 def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
     sighting = explain_image(image, forms, hand.proportions.slant_deg)
-    explanation, look = sighting.explanation, look_of_trace(sighting.lines)
+    explanation, look = sighting.explanation, Path.of_trace(sighting.lines)
     cost = float(faces_of(forms, hand.proportions.slant_deg).costs(look, np.inf)[0])
-    reading = read(look, forms[0].name, cost, hand, forms[0].ruling)
+    reading = read(look, cost, forms[0], hand)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))
         return _Seen(explanation, reading, [sighting.turned, *sizes])
@@ -132,14 +137,6 @@ def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
             *own,
         ],
     )
-
-
-def _read(explanation: Explanation, lines: Lines, faces: Faces, hand: Hand) -> Reading:
-    """What the letter reads as, without what was gone over again, but with what was left over: an
-    n with a hump more is read as m."""
-    look = look_of_trace(lines if explanation.left_over else explanation.settled.as_made)
-    cost = float(faces.costs(look, np.inf)[0])
-    return read(look, explanation.letter.name, cost, hand, explanation.letter.ruling)
 
 
 def _upright(explanation: Explanation, forms: Forms, lean_deg: float) -> Explanation:
@@ -211,6 +208,7 @@ def _findings(
 
 
 def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter) -> Finding:
+    note, say = wording.words_for(measure, letter)
     return Finding(
         code=measure.code,
         dimension=DIMENSION_OF[measure.code],
@@ -220,8 +218,8 @@ def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter)
         measure=round(measure.value, 3),
         limit=round(limit.not_yet, 4),
         unit=limit.unit,
-        note=wording.note(measure, letter),
-        say=wording.say(measure, letter),
+        note=note,
+        say=say,
         other=measure.other,
     )
 

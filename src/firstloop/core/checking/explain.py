@@ -62,6 +62,8 @@ class Explanation:
     cost: float
     written: tuple[Written, ...]
     settled: Settled
+    path: Path
+    """The writing path of `strokes`."""
     left_over: float = 0.0
     """u of ink that came after the letter was done, and is in no piece."""
 
@@ -150,7 +152,7 @@ def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
     It is looked for only in what is poorly explained as a whole. Of several places where the letter
     may have been done, the most promising is tried.
     """
-    if whole.cost <= POORLY_EXPLAINED:
+    if whole.cost <= POORLY_EXPLAINED * room_of(whole.letter):
         return whole
     total = sum(len(line) for line in lines)
     rests = [len(lines[-1]) - round(share * total) for share in LEFT_OVER]
@@ -178,10 +180,11 @@ def explain_as(lines: Lines, letter: Letter) -> Explanation:
     handicaps = known.handicaps
     if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
         handicaps = handicaps + UNUSUAL_WAY * 1.5 * (known.strokes != len(settled.strokes))
-    found = match(Path.of_trace(settled.strokes), known.models, handicaps)
+    path = Path.of_trace(settled.strokes)
+    found = match(path, known.models, handicaps)
     way, ends = known.ways[found.best], known.ends[found.best]
     written = _cut(settled.strokes, way, ends, found)
-    return Explanation(letter, way, found.cost, written, settled)
+    return Explanation(letter, way, found.cost, written, settled, path)
 
 
 def _cut(lines: Lines, way: Way, ends: list[float], found: Match) -> tuple[Written, ...]:

@@ -11,10 +11,9 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
-from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
 from firstloop.core.letterforms.drawing import path_of
-from firstloop.core.limits import LOOK_SAMPLES, TURN_COST
+from firstloop.core.limits import SAMPLES, TURN_COST
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 
@@ -36,7 +35,7 @@ def undirected(headings: FloatArray) -> FloatArray:
 
 
 def looks_of(letter: Letter) -> list[Path]:
-    """A letter's path, fine enough for a picture; of a joined letter also without its lead-in, and
+    """A letter's path, to be looked at; of a joined letter also without its lead-in, and
     without lead-in and flick, as which it is read all the same."""
     looks = [letter.paths()]
     main, *others = letter.strokes
@@ -46,12 +45,7 @@ def looks_of(letter: Letter) -> list[Path]:
         looks.append((path_of(main[1:]), *rest))
         if kinds[-1] is MoveKind.FLICK:
             looks.append((path_of(main[1:-1]), *rest))
-    return [Path.of(paths, LOOK_SAMPLES) for paths in looks]
-
-
-def look_of_trace(lines: Lines) -> Path:
-    """The path of ink, fine enough for a picture."""
-    return Path.of_trace(lines, LOOK_SAMPLES)
+    return [Path.of(paths) for paths in looks]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -112,6 +106,6 @@ class Laid:
     def each(self) -> FloatArray:
         """u² by which the ink differs from every picture, laid in either way; (2 pictures,)."""
         steps = step_costs(self.ink, self.fit, self.pictures.models)
-        apart = (steps.min(axis=0).sum(axis=1) + steps.min(axis=2).sum(axis=0)) / LOOK_SAMPLES
+        apart = (steps.min(axis=0).sum(axis=1) + steps.min(axis=2).sum(axis=0)) / SAMPLES
         apart += self.fit.costs
         return np.asarray(apart)

@@ -9,7 +9,7 @@ from firstloop.core.checking.findings import Code
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.pictures import Pictures, looks_of
-from firstloop.core.letterforms import Hand
+from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.letterforms.hands import GROUPS, group_of
 from firstloop.core.limits import ANOTHER_KIND, LIMITS, NO_NEARER
 from firstloop.core.polyline import FloatArray
@@ -31,7 +31,7 @@ class Reading:
     margin: float
 
 
-def read(ink: Path, target: str, cost: float, hand: Hand, ruling: Ruling) -> Reading:
+def read(ink: Path, cost: float, asked: Letter, hand: Hand) -> Reading:
     """What the ink reads as, among all letters and digits; `cost` (u²) is how far it is from the
     letter asked for.
 
@@ -39,6 +39,7 @@ def read(ink: Path, target: str, cost: float, hand: Hand, ruling: Ruling) -> Rea
     needs no more looking, nor does a letter for which it would have to be stretched by more than
     that; of the others the few are compared in full that a first look finds the most promising.
     """
+    target, ruling = asked.name, asked.ruling
     to_beat = cost - LIMITS[Code.READS_AS_OTHER].not_yet
     if group_of(target) not in READ or to_beat <= NO_NEARER:
         return Reading(target, 0.0)

@@ -149,14 +149,11 @@ SAYINGS: dict[Code, _Template] = {
 }
 
 
-def note(measure: Measure, letter: Letter) -> str:
-    """What was seen, for the teacher, with its size."""
-    return NOTES[measure.code](_said(measure, letter))
-
-
-def say(measure: Measure, letter: Letter) -> str:
-    """What to tell the child: short, kind, about the next try."""
-    return SAYINGS[measure.code](_said(measure, letter))
+def words_for(measure: Measure, letter: Letter) -> tuple[str, str]:
+    """A note for the teacher of what was seen, with its size; and what to tell the child: short,
+    kind, about the next try."""
+    said = _said(measure, letter)
+    return NOTES[measure.code](said), SAYINGS[measure.code](said)
 
 
 def _said(measure: Measure, letter: Letter) -> _Said:
@@ -177,7 +174,7 @@ def _said(measure: Measure, letter: Letter) -> _Said:
         last_words=every[-1][-1],
         move_words=words[measure.move],
         other=measure.other or "",
-        tell_apart=_tell_apart(letter, measure.other or ""),
+        tell_apart=_tell_apart(letter, measure.other) if measure.other else "",
     )
 
 
