@@ -3,11 +3,15 @@
 import json
 import shutil
 import socket
+import sqlite3
 
 import pytest
 
 from firstloop.cli import main
+from firstloop.core.ruling import Ruling
+from firstloop.formats import inkml
 from tests.conftest import INKS
+from tests.letters import ink, pen
 
 FAULTY = {
     "a_empty.inkml": b"",
@@ -113,3 +117,31 @@ def test_a_word_is_drawn_as_an_animated_file(tmp_path, capsys):
     assert out.read_text(encoding="utf-8").count("@keyframes") > 10
     assert main(["draw", "mouse", "--out", str(tmp_path / "mouse.doc")]) == 1
     assert "is not .svg" in capsys.readouterr().err
+
+
+def test_old_ink_is_checked_again(tmp_path, capsys):
+    assert main(["recheck", "--db", str(tmp_path / "none.db")]) == 1
+    assert "there is no record" in capsys.readouterr().err
+    record = str(tmp_path / "record.db")
+    assert main(["demo", "--db", record]) == 0
+    with sqlite3.connect(record) as opened:
+        opened.execute("UPDATE attempt SET checker = '0', size = 'nearly' WHERE letter = 'r'")
+    capsys.readouterr()
+    assert main(["recheck", "--db", record]) == 0
+    said = capsys.readouterr().out
+    assert "letters checked again; 0 stand as they stood." in said
+    assert "r, size: nearly is now secure" in said
+    assert main(["recheck", "--db", record]) == 0
+    assert "0 letters checked again" in capsys.readouterr().out
+
+
+def test_a_left_handed_child_may_pull_a_bar_from_the_right(tmp_path, capsys):
+    """The same file says which hand it was written with, or the caller does."""
+    stem, bar = pen((0.25, 1.5), (0.25, 0.0)), pen((0.5, 1.0), (0.0, 1.0))
+    path = tmp_path / "t.inkml"
+    path.write_bytes(inkml.write(inkml.InkFile(ink(stem, bar), Ruling(), target="t")))
+    codes = {
+        hand: [f["code"] for f in run(capsys, path, "--handedness", hand)[1][0]["findings"]]
+        for hand in ("left", "right")
+    }
+    assert codes == {"left": [], "right": ["stroke_direction"]}

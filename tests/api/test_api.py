@@ -125,3 +125,12 @@ def test_an_empty_record_answers_with_what_to_do(database):
 
 def test_the_stored_document_is_what_the_application_gives(client):
     assert json.loads(STORED_DOCUMENT.read_text()) == client.get("/api/openapi.json").json()
+
+
+def test_stages_are_set_for_the_class_and_for_a_child(client):
+    assert client.get("/api/classroom").json()["stage"] == "developing"
+    assert client.put("/api/classroom/stage", json={"stage": "secure"}).json()["stage"] == "secure"
+    changed = client.put("/api/classroom/pupils/1/stage", json={"stage": "beginning"})
+    assert changed.json()["stage"] == "beginning"
+    assert client.put("/api/classroom/pupils/99/stage", json={"stage": None}).status_code == 404
+    assert client.put("/api/classroom/stage", json={"stage": "perfect"}).status_code == 422

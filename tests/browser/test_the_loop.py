@@ -171,3 +171,17 @@ def test_a_style_that_is_only_tried_changes_nothing(page: Page):
     page.get_by_role("link", name="Show").click()
     phrase = page.get_by_role("list", name="Phrase").get_by_role("listitem")
     expect(phrase.first).to_contain_text("back and round")
+
+
+def test_a_stage_is_set_for_the_class_and_for_a_child_and_stays(page: Page):
+    page.goto("/grow")
+    with page.expect_response("**/api/classroom/stage"):
+        page.get_by_role("radio", name="Beginning").click()
+    page.get_by_role("combobox", name="Bram is checked").focus()
+    page.keyboard.press("Enter")
+    with page.expect_response("**/stage"):
+        page.get_by_role("option", name="secure").click()
+    page.reload()
+    expect(page.get_by_role("radio", name="Beginning")).to_be_checked()
+    expect(page.get_by_role("combobox", name="Bram is checked")).to_have_text("secure")
+    expect(page.get_by_role("combobox", name="Anouk is checked")).to_have_text("as the class")

@@ -10,12 +10,14 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
+from firstloop.core.checking.check import CHECKER_VERSION
 from firstloop.core.checking.findings import Dimension, Verdict
 from firstloop.core.ink import Ink, Stroke
+from firstloop.core.limits import Stage
 from firstloop.core.style import Style
 from firstloop.store import attempts, classes
 from firstloop.store.database import MIGRATIONS, Database
-from firstloop.store.handing_in import hand_in
+from firstloop.store.handing_in import Change, hand_in, recheck
 from firstloop.store.models import Base
 from firstloop.store.records import (
     AttemptRecord,
@@ -157,3 +159,45 @@ def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path):
         kept = classes.first(session)
     opened.close()
     assert (kept.name, kept.style) == ("Old class", Style("plain"))
+
+
+def test_a_childs_own_stage_goes_before_the_classs(database, school_class):
+    child = school_class.pupils[0].id
+    with database.session() as session:
+        classes.set_pupil_stage(session, child, Stage.SECURE)
+        changed = classes.set_stage(session, school_class.id, Stage.BEGINNING)
+    assert handed_in(database, changed).attempt.stage is Stage.SECURE
+    with database.session() as session:
+        classes.set_pupil_stage(session, child, None)
+    assert handed_in(database, changed).attempt.stage is Stage.BEGINNING
+
+
+def test_a_floating_n_is_let_be_at_the_beginning_only(database, school_class):
+    floating = letters.moved(letters.good_n(), 0, 0.28)
+    assert handed_in(database, school_class, floating).attempt.verdicts["size"] == "not_yet"
+    with database.session() as session:
+        beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
+    assert handed_in(database, beginning, floating).attempt.verdicts["size"] == "nearly"
+
+
+def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_class):
+    record = handed_in(database, school_class)
+    handed_in(database, school_class, letters.good_n())
+    said = JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.NEARLY}, "was jogged")
+    with database.session() as session:
+        attempts.judge(session, record.id, said)
+        # As an earlier checker might have left it, which saw nothing.
+        session.execute(
+            text("UPDATE attempt SET checker = '0', direction = 'secure' WHERE id = :id"),
+            {"id": record.id},
+        )
+        session.execute(text("DELETE FROM finding"))
+    with database.session() as session:
+        done = recheck(session, school_class)
+    change = Change("n", Dimension.DIRECTION, Verdict.SECURE, Verdict.NOT_YET)
+    assert (done.checked, done.unchanged, done.changes) == (1, 0, {change: 1})
+    with database.session() as session:
+        again = attempts.get(session, record.id)
+    assert again.judgement == said
+    assert again.attempt.findings == record.attempt.findings
+    assert again.attempt.checker == CHECKER_VERSION

@@ -23,7 +23,7 @@ def distances_along(points: FloatArray) -> FloatArray:
     """
     along = np.zeros(len(points))
     steps = points[1:] - points[:-1]
-    np.sqrt(np.einsum("ij,ij->i", steps, steps)).cumsum(out=along[1:])
+    np.hypot(steps[:, 0], steps[:, 1]).cumsum(out=along[1:])
     return along
 
 
@@ -64,11 +64,13 @@ def headings(points: FloatArray) -> FloatArray:
 
     Where the path stands still the direction is (0, 0): it speaks for no direction.
     """
-    ahead = np.zeros_like(points)
-    if len(points) > 1:
-        np.subtract(points[2:], points[:-2], out=ahead[1:-1])
-        ahead[0], ahead[-1] = points[1] - points[0], points[-1] - points[-2]
-    size = np.sqrt(np.einsum("ij,ij->i", ahead, ahead))
+    if len(points) < 2:
+        return np.zeros_like(points)
+    ahead = np.empty_like(points)
+    np.subtract(points[2:], points[:-2], out=ahead[1:-1])
+    np.subtract(points[1], points[0], out=ahead[0])
+    np.subtract(points[-1], points[-2], out=ahead[-1])
+    size = np.hypot(ahead[:, 0], ahead[:, 1])
     size[size == 0.0] = 1.0
     ahead /= size[:, None]
     return ahead

@@ -4,6 +4,7 @@ from dataclasses import replace
 from functools import lru_cache
 
 from firstloop.core.letterforms import Hand, Letter, draw, find_script
+from firstloop.core.letterforms.alternatives import ONLY_IF_CHOSEN
 from firstloop.core.moves import Level, Move, MoveKind, Script, ScriptStroke
 from firstloop.core.ruling import Ruling
 
@@ -13,7 +14,8 @@ def forms_of(target: str, hand: Hand, ruling: Ruling) -> tuple[Letter, ...]:
     """The letter as the hand has it first, then every other accepted form; raises
     UnknownLetterError."""
     own = find_script(target, hand)
-    others = [way for way in hand.alternatives.get(target, {}).values() if way is not own]
+    accepted = {} if target in ONLY_IF_CHOSEN else hand.alternatives.get(target, {})
+    others = [way for way in accepted.values() if way is not own]
     scripts = [own, *others]
     scripts += [again for script in scripts for again in _returning(script)]
     return tuple(draw(script, hand.proportions, ruling) for script in scripts)

@@ -80,7 +80,7 @@ def _swings(stroke: FloatArray) -> FloatArray | None:
     off -= polyline.smooth(off, sigma)
     ends = round(min(2 * sigma, len(stroke) / 4))
     kept = off[ends : len(stroke) - ends]
-    return np.asarray(np.sqrt(np.einsum("ij,ij->i", kept, kept)))
+    return np.asarray(np.hypot(kept[:, 0], kept[:, 1]))
 
 
 def shape_off(explanation: Explanation) -> list[Measure]:

@@ -108,7 +108,7 @@ def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
 def _in_order(ink: FloatArray, models: FloatArray) -> bool:
     """Whether every stroke lies point by point on the letter's own, in its turn."""
     off = ink - models
-    return bool(np.sqrt(np.einsum("jpk,jpk->jp", off, off)).sum(axis=1).max() < POINTS * IN_ORDER)
+    return bool(np.hypot(off[..., 0], off[..., 1]).sum(axis=1).max() < POINTS * IN_ORDER)
 
 
 def _nothing_to_settle(strokes: Lines) -> Settled:
@@ -176,7 +176,7 @@ def _directions(strokes: FloatArray) -> FloatArray:
     np.subtract(strokes[:, 2:], strokes[:, :-2], out=ahead[:, 1:-1])
     ahead[:, 0] = strokes[:, 1] - strokes[:, 0]
     ahead[:, -1] = strokes[:, -1] - strokes[:, -2]
-    size = np.sqrt(np.einsum("ipk,ipk->ip", ahead, ahead))
+    size = np.hypot(ahead[..., 0], ahead[..., 1])
     short = size.sum(axis=1) < 2 * STRAY_STROKE  # `ahead` spans two steps
     size[size == 0.0] = 1.0
     ahead /= size[:, :, None]
@@ -357,6 +357,6 @@ def _runs_backwards(points: FloatArray, model: FloatArray, *, alone: bool) -> bo
     off = there.sum(axis=0) / POINTS  # the same both ways
     there -= off
     back -= off
-    forward = np.sqrt(np.einsum("ij,ij->i", there, there)).sum()
-    backward = np.sqrt(np.einsum("ij,ij->i", back, back)).sum()
+    forward = np.hypot(there[:, 0], there[:, 1]).sum()
+    backward = np.hypot(back[:, 0], back[:, 1]).sum()
     return bool(backward < TURNED_ROUND * forward)

@@ -100,5 +100,9 @@ JOINED = {
     },
 }
 
+ONLY_IF_CHOSEN = frozenset("8")
+"""Of these the alternatives are no good writing unless the class has chosen them: begun to the
+right, an 8 is the usual slip of a child that was taught to go left."""
+
 TAILS = ("f", "g", "j", "y")
 """In both joined hands these may have a loop or not; the other hand's script is the alternative."""
