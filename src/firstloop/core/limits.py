@@ -164,8 +164,8 @@ LIMITS = {
     ),
 }
 
-SAMPLES = 26
-"""Points a path is thinned to for comparing: a letter m is 7 u long, so one each 0.27 u, and
+SAMPLES = 22
+"""Points a path is thinned to for comparing: a letter m is 7 u long, so one each 0.32 u, and
 CORNER_SEARCH finds the exact place again."""
 
 INK_SPACING = 0.02

@@ -1,6 +1,8 @@
 """What is seen of direction: where it began, in which order and which way it ran, whether the pen
 was lifted."""
 
+import math
+
 import numpy as np
 
 from firstloop.core import polyline
@@ -35,10 +37,9 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     )
     if not wrong_end and (flipped or explanation.written[0].piece.backwards or start[1] > 1.0):
         return []  # a whole letter from its end is `stroke_direction`'s to say
-    begun = frame.place(settled.start[None, :])[0]
+    begun = frame.place(settled.start)
     off = (begun - _nearest_start(letter.strokes[first][0].points, begun)) * frame.body
-    sign = start[1] - begun[1]
-    value = float(np.copysign(np.hypot(*off), -sign))
+    value = math.copysign(math.hypot(*off.tolist()), begun[1] - start[1])
     return [Measure(Code.START_PLACE, value, first, 0)]
 
 
@@ -47,7 +48,8 @@ def _nearest_start(first_move: FloatArray, begun: FloatArray) -> FloatArray:
     if len(first_move) < 3:
         return np.asarray(first_move[0])
     allowed = first_move[polyline.distances_along(first_move) <= ROUND_START]
-    return np.asarray(allowed[int(np.argmin(np.hypot(*(allowed - begun).T)))])
+    off = allowed - begun
+    return np.asarray(allowed[int(np.hypot(off[:, 0], off[:, 1]).argmin())])
 
 
 def stroke_order(explanation: Explanation) -> list[Measure]:

@@ -160,10 +160,9 @@ def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
     if not cut:
         return whole
     known = _prepared(whole.letter, whole.settled.missing)
-    least = [
-        least_cost(Path.of_trace(settle(done, whole.letter).strokes), known.models, known.handicaps)
-        for done in cut
-    ]
+    in_order = whole.settled.strokes is lines
+    settled = cut if in_order else [settle(done, whole.letter).strokes for done in cut]
+    least = [least_cost(Path.of_trace(done), known.models, known.handicaps) for done in settled]
     if min(least) > CLEARLY_LEFT_OVER * whole.cost:
         return whole
     done = cut[int(np.argmin(least))]

@@ -202,7 +202,7 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     extra = fit.costs + handicaps
     least = _bound(costs) + extra
     best = int(np.argmin(least))
-    totals = _accumulate(costs[:, best : best + 1])[:, 0]
+    totals = _accumulate(costs[:, best])
     cost = totals[-1, -1] / len(costs) + extra[best]
     rivals = np.flatnonzero(least < cost)
     rivals = rivals[rivals != best]
@@ -228,17 +228,16 @@ def _bound(costs: FloatArray) -> FloatArray:
 
 
 def _accumulate(costs: FloatArray) -> FloatArray:
-    """Cheapest cost of reaching each pair; (i, model, j).
+    """Cheapest cost of reaching each pair, for one model (i, j) or several (i, model, j).
 
     A row is reached from above or aslant first; running along the row is then a running minimum
     of (cost on arrival - cost so far along the row), which numpy does without a Python loop.
     """
-    along = costs.cumsum(axis=2)
+    along = costs.cumsum(axis=-1)
     before = along - costs
-    count, models, wide = costs.shape
-    padded = np.full((count, models, wide + 1), np.inf)  # left of the first column is nothing
-    totals = padded[:, :, 1:]
-    beside = padded[:, :, :-1]
+    padded = np.empty((*costs.shape[:-1], costs.shape[-1] + 1))
+    padded[..., 0] = np.inf  # left of the first column is nothing
+    totals, beside = padded[..., 1:], padded[..., :-1]
     totals[0] = along[0]
     above = totals[0]
     # Kept lean: this loop is a quarter of a check.
@@ -246,7 +245,7 @@ def _accumulate(costs: FloatArray) -> FloatArray:
     for arrive, aslant, so_far, row_along in rows:
         np.minimum(above, aslant, out=arrive)
         np.subtract(arrive, so_far, out=arrive)
-        np.minimum.accumulate(arrive, axis=1, out=arrive)
+        np.minimum.accumulate(arrive, axis=-1, out=arrive)
         np.add(arrive, row_along, out=arrive)
         above = arrive
     return totals

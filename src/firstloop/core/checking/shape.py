@@ -17,6 +17,9 @@ RETURN_BAND = (0.15, 0.6)
 """Of the body: the heights between which going back is compared with coming down. Below it the
 pen is turning; above it an arch has begun to leave its stem (at 0.64)."""
 
+HEIGHTS = np.linspace(0.0, 1.0, 12)
+"""Of that band: where the two lines are compared."""
+
 TURNING = 0.15
 """u at either end of a way up: there the pen turns, and the two lines may part."""
 
@@ -59,23 +62,25 @@ def extra_part(explanation: Explanation) -> list[Measure]:
     """Strokes that do not belong, and what goes on after the letter is done; length in u."""
     strokes = sum(length_of(stroke) for stroke in explanation.settled.extra)
     last = explanation.written[-1]
-    meant = _length_in_its_box(last)
-    beyond = polyline.length(last.ink) - meant - max(SLACK_AT_LEAST, SLACK * meant)
-    if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
-        beyond = 0.0  # a bar or an arm that goes on is too long
-    value = strokes + max(0.0, beyond) + explanation.left_over
+    value = strokes + _beyond(last) + explanation.left_over
     drawn = last.piece.drawn
     return [Measure(Code.EXTRA_PART, value, drawn.stroke, drawn.index)]
 
 
-def _length_in_its_box(written: Written) -> float:
-    """u: how long the piece would be if it were as wide and as high as its ink."""
-    made = (written.width, written.high[1] - written.low[1])
+def _beyond(last: Written) -> float:
+    """u by which the last move is longer than it would be if it were as wide and high as its ink. A
+    bar or an arm that goes on is too long, and no more than that."""
+    if last.piece.drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM):
+        return 0.0
+    made = (last.width, last.high[1] - last.low[1])
     scale = [
         min(max(max(ink, SMALLEST_BOX) / max(model, SMALLEST_BOX), 0.5), 2.0)
-        for ink, model in zip(made, written.piece.size, strict=True)
+        for ink, model in zip(made, last.piece.size, strict=True)
     ]
-    return polyline.length(written.piece.points * scale)
+    if last.length < min(scale) * last.piece.length + SLACK_AT_LEAST:
+        return 0.0  # as is nearly always so, and quickly told
+    meant = polyline.length(last.piece.points * scale)
+    return max(0.0, polyline.length(last.ink) - meant - max(SLACK_AT_LEAST, SLACK * meant))
 
 
 def open_gap(explanation: Explanation) -> list[Measure]:
@@ -124,35 +129,37 @@ def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:
         kinds = (first.piece.drawn.move.kind, second.piece.drawn.move.kind)
         if first.piece.drawn.stroke != second.piece.drawn.stroke:
             continue
-        one, other = frame.place(first.ink), frame.place(second.ink)
+        down, turning = first.ink, TURNING * frame.body
         if kinds[1] is MoveKind.BACK:
-            coming_down = one[int(np.argmax(one[:, 1])) :]  # of an arch, its leg
-            value = _widest_gap(coming_down, other, RETURN_BAND)
+            down = down[int(down[:, 1].argmax()) :]  # of an arch, its leg
+            low, high = (frame.base + height * frame.body for height in RETURN_BAND)
         elif kinds == (MoveKind.RISE, MoveKind.DROP):
-            band = (float(one[:, 1].min()) + TURNING, float(one[:, 1].max()) - TURNING)
-            value = _widest_gap(one, other, band)
+            low, high = first.low[1] + turning, first.high[1] - turning
         else:
             continue
+        # Of an arch, its leg comes down.
+        down = (
+            first.ink[int(first.ink[:, 1].argmax()) :] if kinds[1] is MoveKind.BACK else first.ink
+        )
+        low, high = max(low, first.low[1], second.low[1]), min(high, first.high[1], second.high[1])
         drawn = second.piece.drawn
-        place = (drawn.stroke, drawn.index)
-        found.append(Measure(Code.RETRACE_GAP, value * frame.body, *place))
+        gap = _widest_gap(down, second.ink, low, high)
+        found.append(Measure(Code.RETRACE_GAP, gap, drawn.stroke, drawn.index))
     return found
 
 
-def _widest_gap(down: FloatArray, back: FloatArray, band: tuple[float, float]) -> float:
-    """The widest sideways distance between two branches at one height within the band."""
-    low = max(band[0], float(down[:, 1].min()), float(back[:, 1].min()))
-    high = min(band[1], float(down[:, 1].max()), float(back[:, 1].max()))
+def _widest_gap(down: FloatArray, back: FloatArray, low: float, high: float) -> float:
+    """The widest sideways distance (u) between two branches at one height between two others."""
     if high <= low:
         return 0.0
-    heights = np.linspace(low, high, 12)
+    heights = low + (high - low) * HEIGHTS
     return float(np.abs(_x_at(heights, back) - _x_at(heights, down)).max())
 
 
 def _x_at(heights: FloatArray, branch: FloatArray) -> FloatArray:
     """x of a branch at the given heights; its points are put in order of height first."""
-    order = np.argsort(branch[:, 1])
-    return np.asarray(np.interp(heights, branch[order, 1], branch[order, 0]))
+    ordered = branch[branch[:, 1].argsort()]
+    return np.interp(heights, ordered[:, 1], ordered[:, 0])
 
 
 def reads_as_other(reading: Reading) -> list[Measure]:

@@ -36,21 +36,66 @@ ALL_IS_WELL = "Just right. Make the next one the same way."
 
 @dataclass(frozen=True, slots=True)
 class _Said:
-    """What the templates may speak of."""
+    """What the templates may speak of; worked out only where one does."""
 
-    size: float
-    up: bool
-    name: str
-    part: str
-    number: int
-    start: str
-    begun: str
-    first_moves: str
-    first_words: str
-    last_words: str
-    move_words: str
-    other: str
-    tell_apart: str
+    measure: Measure
+    letter: Letter
+
+    @property
+    def size(self) -> float:
+        return abs(self.measure.value)
+
+    @property
+    def up(self) -> bool:
+        return self.measure.value > 0
+
+    @property
+    def name(self) -> str:
+        return self.letter.name
+
+    @property
+    def part(self) -> str:
+        return PART_NAMES[self.letter.strokes[self.measure.stroke][self.measure.move].move.kind]
+
+    @property
+    def number(self) -> int:
+        return self.measure.move + 1
+
+    @property
+    def _start(self) -> float:
+        return float(self.letter.strokes[self.measure.stroke][0].points[0, 1])
+
+    @property
+    def start(self) -> str:
+        return place_in_words(self._start, self.letter.ruling)
+
+    @property
+    def begun(self) -> str:
+        return place_in_words(self._start + self.measure.value, self.letter.ruling)
+
+    @property
+    def first_moves(self) -> str:
+        return ", then ".join(_words_of(self.letter)[self.measure.stroke][:2])
+
+    @property
+    def first_words(self) -> str:
+        return ", then ".join(_words_of(self.letter)[0][:2])
+
+    @property
+    def last_words(self) -> str:
+        return _words_of(self.letter)[-1][-1]
+
+    @property
+    def move_words(self) -> str:
+        return _words_of(self.letter)[self.measure.stroke][self.measure.move]
+
+    @property
+    def other(self) -> str:
+        return self.measure.other or ""
+
+    @property
+    def tell_apart(self) -> str:
+        return _tell_apart(self.letter, self.other)
 
 
 _Template = Callable[[_Said], str]
@@ -152,30 +197,8 @@ SAYINGS: dict[Code, _Template] = {
 def words_for(measure: Measure, letter: Letter) -> tuple[str, str]:
     """A note for the teacher of what was seen, with its size; and what to tell the child: short,
     kind, about the next try."""
-    said = _said(measure, letter)
+    said = _Said(measure, letter)
     return NOTES[measure.code](said), SAYINGS[measure.code](said)
-
-
-def _said(measure: Measure, letter: Letter) -> _Said:
-    stroke = letter.strokes[measure.stroke]
-    every = _words_of(letter)
-    words = every[measure.stroke]
-    start = float(letter.strokes[measure.stroke][0].points[0, 1])
-    return _Said(
-        size=abs(measure.value),
-        up=measure.value > 0,
-        name=letter.name,
-        part=PART_NAMES[stroke[measure.move].move.kind],
-        number=measure.move + 1,
-        start=place_in_words(start, letter.ruling),
-        begun=place_in_words(start + measure.value, letter.ruling),
-        first_moves=", then ".join(words[:2]),
-        first_words=", then ".join(every[0][:2]),
-        last_words=every[-1][-1],
-        move_words=words[measure.move],
-        other=measure.other or "",
-        tell_apart=_tell_apart(letter, measure.other) if measure.other else "",
-    )
 
 
 @lru_cache(maxsize=1024)
