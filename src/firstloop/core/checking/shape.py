@@ -137,10 +137,6 @@ def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:
             low, high = first.low[1] + turning, first.high[1] - turning
         else:
             continue
-        # Of an arch, its leg comes down.
-        down = (
-            first.ink[int(first.ink[:, 1].argmax()) :] if kinds[1] is MoveKind.BACK else first.ink
-        )
         low, high = max(low, first.low[1], second.low[1]), min(high, first.high[1], second.high[1])
         drawn = second.piece.drawn
         gap = _widest_gap(down, second.ink, low, high)
