@@ -3,15 +3,17 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class
+from firstloop.api.deps import Class, Db, Now
 from firstloop.api.shared import LetterDrawing, Point, letter_drawing
 from firstloop.core import polyline
+from firstloop.core.lesson import StepKind
 from firstloop.core.letterforms import draw, find_script
 from firstloop.core.letterforms.hands import GROUPS
 from firstloop.core.words import word_script
 from firstloop.formats import svg
+from firstloop.store import lessons
 
 router = APIRouter(prefix="/api/show", tags=["show"])
 
@@ -66,6 +68,24 @@ def get_letter(school_class: Class, letter: str) -> LetterDrawing:
     hand = school_class.hand
     drawn = draw(find_script(letter, hand), hand.proportions, school_class.ruling)
     return letter_drawing(drawn, school_class.wording)
+
+
+class PlaceIn(BaseModel):
+    """At which of a lesson's steps the board is."""
+
+    at: Annotated[int, Field(ge=0, le=len(StepKind))]
+
+
+@router.put("/lessons/{lesson_id}/place", status_code=204)
+def put_place(session: Db, school_class: Class, lesson_id: int, sent: PlaceIn) -> None:
+    """Remembers where the board is in a lesson."""
+    lessons.go_to(session, school_class.id, lesson_id, sent.at)
+
+
+@router.post("/lessons/{lesson_id}/close", status_code=204)
+def close_lesson(session: Db, school_class: Class, lesson_id: int, now: Now) -> None:
+    """The lesson was given; what was new in it is taught now."""
+    lessons.close(session, school_class.id, lesson_id, now)
 
 
 @router.get("/drawing", response_class=Response)

@@ -13,21 +13,22 @@ Sit on a mat. Tip it in a tin. A cat sat on it. I can see a tin. It is a pin. Pa
 Ten ants sit in a nest. The cat naps on a mat. I am at the top. Sam has a map. A man sits in the
 sun. The dog ran to a pond. I dig in the sand. Can a cat hop? Get the pan, Tom. Pam got a red hat.
 It is hot in the tent. The hen sits on ten eggs. A fox hid in the den. Ned can mend a net. I had a
-nap. Mum has a big bag. We go to the park. He led the dog up the hill. The mug is on a mat. The bus
-is red. A rat can run. The sun is up. Let us hop and run. She fed the fish. I wish I had a ship. The
-king has a gold ring. We sing a song at the end. A moth sat on the lamp. Can you see the moon? The
-owl is in the wood. A goat is on the boat. Look at the rain. We need a bigger tent. The queen has a
-quick horse. Jump over the log. A duck swims in the pond. The chick pecks at the corn. I like my
-new bike. The snail is on the leaf. We made a cake for tea. The bees buzz in the hedge. Is it time
-to go? My kite is up in the air. The frog jumps into the mud. A snake slid under a stone. I can hear
-the wind. Put the cups in the box. A lamb is in the shed. The robin has a nest. The tractor stopped
-at the gate. Frost is on the grass. We looked at the stars. It was a long way to the sea. The cook
-has a wooden spoon. Bring me a brush and a comb. Six foxes ran past. The zebra drinks at the lake.
-Zip up your jacket. The moonlight shone on the snow. A hedgehog crept out of the leaves. What a big
-puddle! The baker sells fresh bread. We planted seeds in the garden. The clown has yellow shoes. My
-friend lives next door. Nan is in a tent. Tap it on the tin. Sip it, Pat. A pan is on the mat. Pip can nap
-in the sun. I am sad. Did it rain? Dad is at the dam. A cod can dip and go. The goat ate a dock leaf. She
-sang to the lamb. He has a quiz book. The train went over the bridge. The kitten played with a ball of wool.
+nap. Mum has a big bag. We go to the park. He led the dog up the hill. The mug is on a mat. The
+bus is red. A rat can run. The sun is up. Let us hop and run. She fed the fish. I wish I had a
+ship. The king has a gold ring. We sing a song at the end. A moth sat on the lamp. Can you see the
+moon? The owl is in the wood. A goat is on the boat. Look at the rain. We need a bigger tent. The
+queen has a quick horse. Jump over the log. A duck swims in the pond. The chick pecks at the corn.
+I like my new bike. The snail is on the leaf. We made a cake for tea. The bees buzz in the hedge.
+Is it time to go? My kite is up in the air. The frog jumps into the mud. A snake slid under a
+stone. I can hear the wind. Put the cups in the box. A lamb is in the shed. The robin has a nest.
+The tractor stopped at the gate. Frost is on the grass. We looked at the stars. It was a long way
+to the sea. The cook has a wooden spoon. Bring me a brush and a comb. Six foxes ran past. The
+zebra drinks at the lake. Zip up your jacket. The moonlight shone on the snow. A hedgehog crept
+out of the leaves. What a big puddle! The baker sells fresh bread. We planted seeds in the garden.
+The clown has yellow shoes. My friend lives next door. Nan is in a tent. Tap it on the tin. Sip
+it, Pat. A pan is on the mat. Pip can nap in the sun. I am sad. Did it rain? Dad is at the dam. A
+cod can dip and go. The goat ate a dock leaf. She sang to the lamb. He has a quiz book. The train
+went over the bridge. The kitten played with a ball of wool.
 """
 """Our own, from the first letters to the last; for children of five to eight."""
 

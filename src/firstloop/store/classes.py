@@ -9,6 +9,7 @@ from firstloop.core.limits import Stage
 from firstloop.core.ruling import Ruling, RulingKind
 from firstloop.core.style import Style, hand_of
 from firstloop.store import own_hands, own_words
+from firstloop.store.lessons import language_from
 from firstloop.store.models import Pupil, SchoolClass
 from firstloop.store.records import ClassRecord, Handedness, NotInRecordError, PupilRecord
 
@@ -126,6 +127,8 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         wording=own_words.find(session, row.id, style.hand),
         scheme=row.scheme,
         stage=Stage(row.stage),
+        language=language_from(row.language),
+        lesson_minutes=row.lesson_minutes,
         pupils=tuple(pupil_record(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )
 

@@ -1,6 +1,6 @@
 """The tables. Ink is kept whole, so that an attempt can be checked again by a later checker."""
 
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 from typing import Any
 
 from sqlalchemy import JSON, CheckConstraint, ForeignKey, Index, MetaData, UniqueConstraint
@@ -44,7 +44,8 @@ class SchoolClass(Base):
     """A class with its style of writing, its ruling and its scheme of families.
 
     Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
-    the school's own; `stage` says by which limits letters are checked.
+    the school's own; `stage` says by which limits letters are checked. `language` holds what is not
+    as usual in dates and words.
     """
 
     __tablename__ = "school_class"
@@ -63,6 +64,8 @@ class SchoolClass(Base):
     x_height_mm: Mapped[float]
     scheme: Mapped[str] = mapped_column(server_default="movement")
     stage: Mapped[str] = mapped_column(server_default="developing")
+    language: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
+    lesson_minutes: Mapped[int] = mapped_column(server_default="20")
     pupils: Mapped[list["Pupil"]] = relationship(
         back_populates="school_class", cascade="all, delete-orphan", order_by="Pupil.name"
     )
@@ -106,6 +109,44 @@ class OwnWords(Base):
     stroke: Mapped[int | None]
     move: Mapped[int | None]
     words: Mapped[str]
+
+
+class TaughtLetter(Base):
+    """A letter that the class has been taught, and since when."""
+
+    __tablename__ = "taught_letter"
+
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), primary_key=True
+    )
+    letter: Mapped[str] = mapped_column(primary_key=True)
+    since: Mapped[date]
+
+
+class OwnWord(Base):
+    """A word that the teacher has added, noted as words are."""
+
+    __tablename__ = "own_word"
+
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), primary_key=True
+    )
+    noted: Mapped[str] = mapped_column(primary_key=True)
+
+
+class LessonRow(Base):
+    """A lesson: what was planned, where the board is in it (`at`, the place of a step), and when
+    it was given, if it was."""
+
+    __tablename__ = "lesson"
+    __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    day: Mapped[date]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    at: Mapped[int] = mapped_column(server_default="0")
+    given_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
 
 
 class Pupil(Base):

@@ -1,12 +1,14 @@
 """What the store gives and takes: frozen values, free of sessions and rows."""
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from enum import StrEnum
 
 from firstloop.core.checking.findings import Dimension, Finding, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.ink import Ink
+from firstloop.core.language import Language
+from firstloop.core.lesson import Lesson
 from firstloop.core.letterforms import Hand
 from firstloop.core.limits import Stage
 from firstloop.core.phrases import Wording
@@ -59,7 +61,20 @@ class ClassRecord:
     wording: Wording
     scheme: str
     stage: Stage
+    language: Language
+    lesson_minutes: int
     pupils: tuple[PupilRecord, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class LessonRecord:
+    """A lesson of a day, at which of its steps the board is, and when it was given, if it was."""
+
+    id: int
+    day: date
+    lesson: Lesson
+    at: int
+    given_at: datetime | None
 
 
 @dataclass(frozen=True, slots=True)

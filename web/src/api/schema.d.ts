@@ -124,6 +124,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/show/lessons/{lesson_id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Place
+         * @description Remembers where the board is in a lesson.
+         */
+        put: operations["put_place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/show/lessons/{lesson_id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close Lesson
+         * @description The lesson was given; what was new in it is taught now.
+         */
+        post: operations["close_lesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/show/drawing": {
         parameters: {
             query?: never;
@@ -532,6 +572,294 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Today
+         * @description Today: its date, its lesson, what could come next, what is due, the week.
+         */
+        get: operations["get_today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Lesson
+         * @description Plans today's lesson, in place of one that was planned and not given.
+         */
+        post: operations["post_lesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Lesson
+         * @description Keeps a lesson as the teacher has it.
+         */
+        put: operations["put_lesson"];
+        post?: never;
+        /**
+         * Delete Lesson
+         * @description Deletes a lesson; what it taught stays taught.
+         */
+        delete: operations["delete_lesson"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Lesson Page
+         * @description The plan on one page, to print.
+         */
+        get: operations["get_lesson_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/language": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Language
+         * @description Sets how the class writes dates, what it calls the stop, how long its lessons are.
+         */
+        put: operations["put_language"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Taught
+         * @description Sets which letters are taught, whatever lessons were given.
+         */
+        put: operations["put_taught"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/picker": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Picker
+         * @description Words for a letter or a pair, of taught letters; or with a few that are not taught.
+         */
+        get: operations["get_picker"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/chain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Chain
+         * @description A chain of so many words, of taught letters or of all.
+         */
+        get: operations["get_chain"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/chain/{end}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Chain To
+         * @description The shortest chain from one word to another, of taught letters or of all.
+         */
+        get: operations["get_chain_to"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/missing-pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Missing Pairs
+         * @description Words of taught letters with their pair missing; those with most answers first.
+         */
+        get: operations["get_missing_pairs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/own-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Own Words
+         * @description The words that the teacher has added.
+         */
+        get: operations["get_own_words"];
+        put?: never;
+        /**
+         * Post Own Word
+         * @description Keeps a word of the teacher's.
+         */
+        post: operations["post_own_word"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/own-words/{text}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Own Word
+         * @description Forgets a word of the teacher's.
+         */
+        delete: operations["delete_own_word"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/sentences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sentences
+         * @description Bundled sentences of taught letters; those with what is new first.
+         */
+        get: operations["get_sentences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/sentences/look-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Look Over
+         * @description What a sentence lacks; nothing is kept.
+         */
+        post: operations["post_look_over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -595,6 +923,14 @@ export interface components {
             key: string;
         };
         /**
+         * ChainOut
+         * @description Words that change one sound at a time; none where there is no such chain.
+         */
+        ChainOut: {
+            /** Words */
+            words: components["schemas"]["WordOut"][];
+        };
+        /**
          * ClassOut
          * @description The class, and the letters its hand has.
          */
@@ -654,11 +990,40 @@ export interface components {
             total: number;
         };
         /**
+         * DayOut
+         * @description A day of the week, and its lessons.
+         */
+        DayOut: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Name */
+            name: string;
+            /** Today */
+            today: boolean;
+            /** Lessons */
+            lessons: components["schemas"]["LessonOut"][];
+        };
+        /**
          * Dimension
          * @description What a finding is about.
          * @enum {string}
          */
         Dimension: "direction" | "size" | "shape";
+        /**
+         * DueOut
+         * @description A letter to come back, and why.
+         */
+        DueOut: {
+            /** Letter */
+            letter: string;
+            /** Days Over */
+            days_over: number;
+            /** Why */
+            why: string;
+        };
         /**
          * FamilyIn
          * @description A family: its letters in order, why they belong together, what is different in some.
@@ -870,6 +1235,70 @@ export interface components {
             note: string;
         };
         /**
+         * LanguageIn
+         * @description How the class writes dates and what it calls the stop, and how long its lessons are.
+         */
+        LanguageIn: {
+            variety: components["schemas"]["Variety"];
+            /** Ordinal */
+            ordinal: boolean;
+            /** Stop */
+            stop: boolean;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * LessonIn
+         * @description A lesson as the teacher has it; `share_out` shares its minutes out anew among its steps.
+         */
+        LessonIn: {
+            /** Minutes */
+            minutes: number;
+            /** Steps */
+            steps: components["schemas"]["StepIn"][];
+            /** Look Back */
+            look_back: string[];
+            /** Words */
+            words: string[];
+            /** Sentence */
+            sentence: string;
+            /**
+             * Share Out
+             * @default false
+             */
+            share_out: boolean;
+        };
+        /**
+         * LessonOut
+         * @description A lesson of a day.
+         */
+        LessonOut: {
+            /** Id */
+            id: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** New */
+            new: string[];
+            /** Minutes */
+            minutes: number;
+            /** Spent */
+            spent: number;
+            /** Steps */
+            steps: components["schemas"]["firstloop__api__plan__today__StepOut"][];
+            /** Look Back */
+            look_back: string[];
+            /** Words */
+            words: string[];
+            sentence: components["schemas"]["SentenceOut"];
+            /** At */
+            at: number;
+            /** Given */
+            given: boolean;
+        };
+        /**
          * LetterAlternatives
          * @description The accepted ways of writing one letter.
          */
@@ -952,6 +1381,16 @@ export interface components {
          */
         LineLook: "solid" | "dashed" | "squared" | "hidden";
         /**
+         * LookedOut
+         * @description A sentence's words and what it lacks.
+         */
+        LookedOut: {
+            /** Words */
+            words: string[];
+            /** Notes */
+            notes: string[];
+        };
+        /**
          * MoveDrawing
          * @description A move to draw and to say. Points in u, y up.
          */
@@ -988,6 +1427,34 @@ export interface components {
             changed_everywhere: boolean;
         };
         /**
+         * NewLesson
+         * @description What is to be taught today, and in how many minutes.
+         */
+        NewLesson: {
+            /** New */
+            new: string[];
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * NextOut
+         * @description Something to teach next, and why.
+         */
+        NextOut: {
+            /** New */
+            new: string[];
+            /** Why */
+            why: string;
+        };
+        /**
+         * OwnWordIn
+         * @description A word of the teacher's, noted as words are: dots part sounds, brackets hold one together.
+         */
+        OwnWordIn: {
+            /** Noted */
+            noted: string;
+        };
+        /**
          * OwnWordsIn
          * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
          *
@@ -1012,6 +1479,17 @@ export interface components {
             words: string;
         };
         /**
+         * PickedOut
+         * @description A word to write: its sounds, its chain of families, and what of it is not taught.
+         */
+        PickedOut: {
+            word: components["schemas"]["WordOut"];
+            /** Families */
+            families: string[];
+            /** Untaught */
+            untaught: string[];
+        };
+        /**
          * Picture
          * @description A letter or word to look at: strokes of points in u.
          */
@@ -1023,6 +1501,14 @@ export interface components {
                 number,
                 number
             ][][];
+        };
+        /**
+         * PlaceIn
+         * @description At which of a lesson's steps the board is.
+         */
+        PlaceIn: {
+            /** At */
+            at: number;
         };
         /**
          * Preview
@@ -1136,6 +1622,18 @@ export interface components {
             letters: components["schemas"]["LetterStanding"][];
         };
         /**
+         * PuzzleOut
+         * @description A word with its pair missing (null), and all pairs that make a word.
+         */
+        PuzzleOut: {
+            /** Word */
+            word: string;
+            /** Left */
+            left: (string | null)[];
+            /** Answers */
+            answers: string[];
+        };
+        /**
          * Relative
          * @description A letter it is easily confused with, 0 to 1, and why.
          */
@@ -1146,6 +1644,17 @@ export interface components {
             confusable: number;
             /** Why */
             why: string;
+        };
+        /**
+         * Row
+         * @description Words with what is new in one place; `count` is of all there are.
+         */
+        Row: {
+            where: components["schemas"]["Where"];
+            /** Count */
+            count: number;
+            /** Words */
+            words: components["schemas"]["PickedOut"][];
         };
         /**
          * RulingKind
@@ -1213,8 +1722,28 @@ export interface components {
             /** Faults */
             faults: components["schemas"]["FaultOut"][];
             /** Steps */
-            steps: components["schemas"]["StepOut"][];
+            steps: components["schemas"]["firstloop__api__plan__schemes__StepOut"][];
             cost: components["schemas"]["CostOut"];
+        };
+        /**
+         * SentenceIn
+         * @description A sentence to be looked over.
+         */
+        SentenceIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * SentenceOut
+         * @description A sentence, the number of its words, and what it lacks.
+         */
+        SentenceOut: {
+            /** Text */
+            text: string;
+            /** Words */
+            words: number;
+            /** Notes */
+            notes: string[];
         };
         /**
          * SlipPicture
@@ -1266,21 +1795,30 @@ export interface components {
             stage: components["schemas"]["Stage"];
         };
         /**
-         * StepOut
-         * @description What a letter brings where it stands in the order.
+         * StepIn
+         * @description A step as the teacher has it.
          */
-        StepOut: {
-            /** Letter */
-            letter: string;
-            /** New Moves */
-            new_moves: string[];
-            /** Words */
-            words: number;
-            /** New Words */
-            new_words: number;
-            /** Too Close */
-            too_close: components["schemas"]["CloseOut"][];
+        StepIn: {
+            kind: components["schemas"]["StepKind"];
+            /** Minutes */
+            minutes: number;
+            /**
+             * Skipped
+             * @default false
+             */
+            skipped: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
+        /**
+         * StepKind
+         * @description The steps of a lesson, in the order of practice.
+         * @enum {string}
+         */
+        StepKind: "settle" | "date" | "look_back" | "family" | "show" | "slips" | "big" | "own" | "best" | "words" | "sentence" | "close" | "home";
         /**
          * StrokeIn
          * @description One pen-down, as columns: x and y in u (y up, base line 0), t in seconds, f 0 to 1.
@@ -1336,6 +1874,38 @@ export interface components {
             x_height_mm: number;
         };
         /**
+         * TaughtIn
+         * @description The letters that are taught.
+         */
+        TaughtIn: {
+            /** Letters */
+            letters: string[];
+        };
+        /**
+         * TodayOut
+         * @description All that the page of today shows.
+         */
+        TodayOut: {
+            /** Date Text */
+            date_text: string;
+            language: components["schemas"]["LanguageIn"];
+            /** Taught */
+            taught: string[];
+            /** Next */
+            next: components["schemas"]["NextOut"][];
+            /** Due */
+            due: components["schemas"]["DueOut"][];
+            lesson: components["schemas"]["LessonOut"] | null;
+            /** Week */
+            week: components["schemas"]["DayOut"][];
+        };
+        /**
+         * Variety
+         * @description Where the school is.
+         * @enum {string}
+         */
+        Variety: "british" | "american";
+        /**
          * Verdict
          * @description How one dimension of an attempt stands.
          * @enum {string}
@@ -1351,6 +1921,12 @@ export interface components {
             shape: components["schemas"]["Verdict"];
         };
         /**
+         * Where
+         * @description Where in a word what is new stands.
+         * @enum {string}
+         */
+        Where: "first" | "inside" | "last" | "doubled";
+        /**
          * WordOut
          * @description A word and its sounds.
          */
@@ -1361,6 +1937,45 @@ export interface components {
             graphemes: components["schemas"]["GraphemeOut"][];
             /** Tricky */
             tricky: boolean;
+        };
+        /**
+         * StepOut
+         * @description What a letter brings where it stands in the order.
+         */
+        firstloop__api__plan__schemes__StepOut: {
+            /** Letter */
+            letter: string;
+            /** New Moves */
+            new_moves: string[];
+            /** Words */
+            words: number;
+            /** New Words */
+            new_words: number;
+            /** Too Close */
+            too_close: components["schemas"]["CloseOut"][];
+        };
+        /**
+         * StepOut
+         * @description A step, and what is done in it.
+         */
+        firstloop__api__plan__today__StepOut: {
+            kind: components["schemas"]["StepKind"];
+            /** Minutes */
+            minutes: number;
+            /**
+             * Skipped
+             * @default false
+             */
+            skipped: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
         };
     };
     responses: never;
@@ -1600,6 +2215,90 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LetterDrawing"];
                 };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    close_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not in the record */
             404: {
@@ -2700,6 +3399,688 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposalOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLesson"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LessonIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_lesson_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_language: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanguageIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LanguageIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_taught: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaughtIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtIn"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_picker: {
+        parameters: {
+            query: {
+                new: string;
+                untaught?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Row"][];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_chain: {
+        parameters: {
+            query: {
+                start: string;
+                length?: number;
+                all_letters?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_chain_to: {
+        parameters: {
+            query: {
+                start: string;
+                all_letters?: boolean;
+            };
+            header?: never;
+            path: {
+                end: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_missing_pairs: {
+        parameters: {
+            query?: {
+                all_letters?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PuzzleOut"][];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_own_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordOut"][];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_own_word: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnWordIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_own_word: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                text: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sentences: {
+        parameters: {
+            query: {
+                new: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_look_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SentenceIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookedOut"];
                 };
             };
             /** @description Not in the record */

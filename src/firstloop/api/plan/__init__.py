@@ -1,5 +1,5 @@
-"""Plan: the class's hand, its letters, its families; hands and schemes in and out as files."""
+"""Plan: the class's hand, its letters, its families; files of them; today's lesson, its words."""
 
-from firstloop.api.plan import files, letters, schemes, style
+from firstloop.api.plan import files, letters, schemes, style, today, words
 
-ROUTERS = (style.router, letters.router, files.router, schemes.router)
+ROUTERS = (style.router, letters.router, files.router, schemes.router, today.router, words.router)

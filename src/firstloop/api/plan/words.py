@@ -1,0 +1,183 @@
+"""Plan, words: a picker for a lesson, chains, missing pairs, the teacher's own words, sentences."""
+
+import string
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from firstloop.api.deps import Class, Db
+from firstloop.api.plan.letters import WordOut, word_out
+from firstloop.core import chains
+from firstloop.core.picker import Picked, Where, pick
+from firstloop.core.sentences import look_over, writable_sentences
+from firstloop.core.sounds import Word
+from firstloop.store import lessons, own_schemes
+from firstloop.store.records import ClassRecord
+
+router = APIRouter(prefix="/api/plan", tags=["plan"])
+
+MOST_LISTED = 40
+LONGEST_CHAIN = 20
+LONGEST_WORD = 24
+
+Part = Annotated[str, Query(min_length=1, max_length=4, pattern="^[a-z]+$")]
+Text = Annotated[str, Query(min_length=1, max_length=LONGEST_WORD)]
+
+
+class PickedOut(BaseModel):
+    """A word to write: its sounds, its chain of families, and what of it is not taught."""
+
+    word: WordOut
+    families: list[str]
+    untaught: list[str]
+
+
+class Row(BaseModel):
+    """Words with what is new in one place; `count` is of all there are."""
+
+    where: Where
+    count: int
+    words: list[PickedOut]
+
+
+class ChainOut(BaseModel):
+    """Words that change one sound at a time; none where there is no such chain."""
+
+    words: list[WordOut]
+
+
+class PuzzleOut(BaseModel):
+    """A word with its pair missing (null), and all pairs that make a word."""
+
+    word: str
+    left: list[str | None]
+    answers: list[str]
+
+
+class OwnWordIn(BaseModel):
+    """A word of the teacher's, noted as words are: dots part sounds, brackets hold one together."""
+
+    noted: Annotated[str, Field(min_length=1, max_length=LONGEST_WORD)]
+
+
+class SentenceIn(BaseModel):
+    """A sentence to be looked over."""
+
+    text: Annotated[str, Field(max_length=120)]
+
+
+class LookedOut(BaseModel):
+    """A sentence's words and what it lacks."""
+
+    words: list[str]
+    notes: list[str]
+
+
+@router.get("/picker")
+def get_picker(
+    session: Db,
+    school_class: Class,
+    new: Part,
+    untaught: Annotated[int, Query(ge=0, le=3)] = 0,
+) -> list[Row]:
+    """Words for a letter or a pair, of taught letters; or with a few that are not taught."""
+    taught = lessons.taught(session, school_class.id)
+    own = lessons.own_words(session, school_class.id)
+    scheme = own_schemes.find(session, school_class.id, school_class.scheme, school_class.hand)
+    family_of = {letter: f.name for f in scheme.families for letter in f.letters}
+
+    def out(picked: Picked) -> PickedOut:
+        return PickedOut(
+            word=word_out(picked.word),
+            families=[family_of.get(letter, "") for letter in picked.word.text.lower()],
+            untaught=list(picked.untaught),
+        )
+
+    rows = pick([new], taught, own, untaught=untaught)
+    return [
+        Row(where=where, count=len(words), words=[out(one) for one in words[:MOST_LISTED]])
+        for where, words in rows.items()
+    ]
+
+
+@router.get("/chain")
+def get_chain(
+    session: Db,
+    school_class: Class,
+    start: Text,
+    length: Annotated[int, Query(ge=2, le=LONGEST_CHAIN)] = 6,
+    all_letters: bool = False,
+) -> ChainOut:
+    """A chain of so many words, of taught letters or of all."""
+    letters, own = _letters(session, school_class, all_letters=all_letters)
+    return _chain_out(chains.of_length(start, length, letters, own))
+
+
+@router.get("/chain/{end}")
+def get_chain_to(
+    session: Db, school_class: Class, end: str, start: Text, all_letters: bool = False
+) -> ChainOut:
+    """The shortest chain from one word to another, of taught letters or of all."""
+    letters, own = _letters(session, school_class, all_letters=all_letters)
+    return _chain_out(chains.between(start, end, letters, own))
+
+
+def _chain_out(words: tuple[Word, ...]) -> ChainOut:
+    return ChainOut(words=[word_out(word) for word in words])
+
+
+@router.get("/missing-pairs")
+def get_missing_pairs(
+    session: Db, school_class: Class, all_letters: bool = False
+) -> list[PuzzleOut]:
+    """Words of taught letters with their pair missing; those with most answers first."""
+    letters, own = _letters(session, school_class, all_letters=all_letters)
+    puzzles = sorted(
+        chains.missing_pairs(letters, own),
+        key=lambda one: (-len(one.answers), len(one.word.text), one.word.text),
+    )
+    return [
+        PuzzleOut(word=one.word.text, left=list(one.left), answers=list(one.answers))
+        for one in puzzles[:MOST_LISTED]
+    ]
+
+
+@router.get("/own-words")
+def get_own_words(session: Db, school_class: Class) -> list[WordOut]:
+    """The words that the teacher has added."""
+    return [word_out(word) for word in lessons.own_words(session, school_class.id)]
+
+
+@router.post("/own-words", status_code=201)
+def post_own_word(session: Db, school_class: Class, sent: OwnWordIn) -> WordOut:
+    """Keeps a word of the teacher's."""
+    return word_out(lessons.add_own_word(session, school_class.id, sent.noted.strip()))
+
+
+@router.delete("/own-words/{text}", status_code=204)
+def delete_own_word(session: Db, school_class: Class, text: str) -> None:
+    """Forgets a word of the teacher's."""
+    lessons.remove_own_word(session, school_class.id, text)
+
+
+@router.get("/sentences")
+def get_sentences(session: Db, school_class: Class, new: Part) -> list[str]:
+    """Bundled sentences of taught letters; those with what is new first."""
+    taught = lessons.taught(session, school_class.id)
+    return list(writable_sentences({*taught, *new}, new))[:MOST_LISTED]
+
+
+@router.post("/sentences/look-over")
+def post_look_over(session: Db, school_class: Class, sent: SentenceIn) -> LookedOut:
+    """What a sentence lacks; nothing is kept."""
+    looked = look_over(sent.text, lessons.taught(session, school_class.id), school_class.language)
+    return LookedOut(words=list(looked.words), notes=[note.what for note in looked.notes])
+
+
+def _letters(
+    session: Db, school_class: ClassRecord, *, all_letters: bool
+) -> tuple[frozenset[str], tuple[Word, ...]]:
+    """The letters that games may use, and the teacher's own words."""
+    taught = string.ascii_lowercase if all_letters else lessons.taught(session, school_class.id)
+    return frozenset(taught), lessons.own_words(session, school_class.id)

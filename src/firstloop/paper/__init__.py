@@ -1,0 +1,1 @@
+"""Paper: what the program prints."""

@@ -1,0 +1,113 @@
+"""A lesson on one page: its steps with their minutes, the letter to write, words and sentence."""
+
+from io import BytesIO
+
+import numpy as np
+from reportlab.lib.colors import HexColor
+from reportlab.lib.pagesizes import A4
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+
+from firstloop.core.lesson import KINDS, Lesson, Step, StepKind
+from firstloop.core.letterforms import Hand, draw
+from firstloop.core.ruling import Line, LineLook, Ruling
+from firstloop.core.words import word_script
+
+INK, RULE, SOFT = HexColor("#1c2b45"), HexColor("#7fb0ab"), HexColor("#5b6478")
+WIDTH, HEIGHT = A4
+MARGIN = 18 * mm
+X_HEIGHT = 7 * mm
+"""Of the letters to be shown: as large as the children write them."""
+
+STEP_HEIGHT, TOP_OF_STEPS = 11.5 * mm, 62 * mm
+FONT, BOLD = "Helvetica", "Helvetica-Bold"
+
+
+def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, *, day: str) -> bytes:
+    """The plan of a lesson as one page of PDF; the letters as the class writes them."""
+    file = BytesIO()
+    canvas = Canvas(file, pagesize=A4, pageCompression=1)
+    new = ", ".join(lesson.new)
+    canvas.setTitle(f"Lesson: {new}, {day}")
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 20)
+    canvas.drawString(MARGIN, HEIGHT - 24 * mm, f"Lesson: {new}")
+    canvas.setFont(FONT, 11)
+    canvas.setFillColor(SOFT)
+    canvas.drawRightString(WIDTH - MARGIN, HEIGHT - 24 * mm, f"{day}, {lesson.spent:g} minutes")
+    _line_of(canvas, " ".join(lesson.new), hand, ruling, HEIGHT - 46 * mm)
+    y = HEIGHT - TOP_OF_STEPS
+    for step in lesson.steps:
+        if not step.skipped:
+            _step(canvas, step, _matter(step.kind, lesson, day), y)
+            y -= STEP_HEIGHT
+    canvas.showPage()
+    canvas.save()
+    return file.getvalue()
+
+
+def _matter(kind: StepKind, lesson: Lesson, day: str) -> str:
+    """What a step is about in this lesson."""
+    return {
+        StepKind.DATE: day,
+        StepKind.LOOK_BACK: "  ".join(lesson.look_back),
+        StepKind.WORDS: ", ".join(lesson.words),
+        StepKind.SENTENCE: lesson.sentence,
+    }.get(kind, "")
+
+
+def _step(canvas: Canvas, step: Step, matter: str, y: float) -> None:
+    """A box to tick, the minutes, what is done, the teacher's note."""
+    canvas.setStrokeColor(RULE)
+    canvas.setLineWidth(0.8)
+    canvas.rect(MARGIN, y - 0.6 * mm, 4 * mm, 4 * mm)
+    canvas.setFillColor(SOFT)
+    canvas.setFont(FONT, 10)
+    canvas.drawRightString(MARGIN + 17 * mm, y, f"{step.minutes:g} min")
+    canvas.setFillColor(INK)
+    canvas.setFont(BOLD, 11)
+    canvas.drawString(MARGIN + 21 * mm, y, KINDS[step.kind].title)
+    canvas.setFont(FONT, 11)
+    canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, matter or KINDS[step.kind].what))
+    if step.note:
+        canvas.setFillColor(SOFT)
+        canvas.setFont(FONT, 9)
+        canvas.drawString(MARGIN + 66 * mm, y - 4 * mm, _fitted(canvas, step.note))
+    canvas.line(MARGIN, y - 5.6 * mm, WIDTH - MARGIN, y - 5.6 * mm)
+
+
+def _fitted(canvas: Canvas, text: str) -> str:
+    """The text, cut with dots where it is longer than its column."""
+    room = WIDTH - 2 * MARGIN - 66 * mm
+    while text and canvas.stringWidth(text, FONT, 11) > room:
+        text = text[:-2].rstrip() + "…"
+    return text
+
+
+def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float) -> None:
+    """What is new, written on the class's lines."""
+    for line in Line:
+        look = ruling.look(line)
+        if look is LineLook.HIDDEN:
+            continue
+        y = base + ruling.height(line) * X_HEIGHT
+        canvas.setStrokeColor(RULE)
+        canvas.setLineWidth(1.0 if line is Line.BASE else 0.5)
+        canvas.setDash([2, 2] if look is LineLook.DASHED else [])
+        canvas.line(MARGIN, y, WIDTH - MARGIN, y)
+    canvas.setDash([])
+    canvas.setStrokeColor(INK)
+    canvas.setLineCap(1)
+    canvas.setLineJoin(1)
+    canvas.setLineWidth(0.09 * X_HEIGHT)
+    left = MARGIN + X_HEIGHT
+    for part in text.split():
+        paths = draw(word_script(part, hand), hand.proportions, ruling).paths()
+        every = np.concatenate(paths)
+        for path in paths:
+            pen = canvas.beginPath()
+            for at, (x, y) in enumerate(path.tolist()):
+                place = left + (x - float(every[:, 0].min())) * X_HEIGHT, base + y * X_HEIGHT
+                (pen.lineTo if at else pen.moveTo)(*place)
+            canvas.drawPath(pen)
+        left += (float(np.ptp(every[:, 0])) + 1.5) * X_HEIGHT

@@ -1,0 +1,150 @@
+"""Plan, today, by real requests: a lesson planned, changed, given; words, chains, sentences."""
+
+from datetime import date, datetime, timedelta
+
+import pytest
+
+from tests import letters
+from tests.api.test_api import hand_in
+
+
+@pytest.fixture
+def taught(client):
+    """A class that has been taught the first letters."""
+    assert client.put("/api/plan/taught", json={"letters": list("iatpsrm")}).status_code == 200
+    return client
+
+
+def planned(client, new="n", minutes=20) -> dict:
+    answer = client.post("/api/plan/lessons", json={"new": [new], "minutes": minutes})
+    assert answer.status_code == 201
+    return answer.json()
+
+
+def test_a_lesson_is_planned_from_what_is_taught_and_due(taught):
+    lesson = planned(taught)
+    assert lesson["spent"] == 20
+    assert set(lesson["look_back"]) <= set("iatpsrm")
+    assert len(lesson["words"]) == 4
+    assert all(set(word) <= set("iatpsrmn") for word in lesson["words"])
+    assert lesson["sentence"]["notes"] == []
+    today = taught.get("/api/plan/today").json()
+    assert today["lesson"]["id"] == lesson["id"]
+    assert today["week"][0]["name"] == "Monday"
+    assert sum(day["today"] for day in today["week"]) <= 1
+
+
+def test_a_second_plan_takes_the_place_of_the_first_until_it_is_given(taught):
+    planned(taught)
+    second = planned(taught, "h")
+    taught.post(f"/api/show/lessons/{second['id']}/close")
+    third = planned(taught, "d")
+    today = datetime.now().astimezone().date()
+    week = taught.get("/api/plan/today").json()["week"]
+    kept = [one["id"] for day in week for one in day["lessons"]]
+    assert kept == ([second["id"], third["id"]] if today.weekday() < 5 else [])
+
+
+def test_what_was_given_is_taught_and_changes_what_comes_next(taught):
+    before = taught.get("/api/plan/today").json()
+    lesson = planned(taught)
+    assert taught.post(f"/api/show/lessons/{lesson['id']}/close").status_code == 204
+    after = taught.get("/api/plan/today").json()
+    assert "n" not in before["taught"]
+    assert "n" in after["taught"]
+    assert after["lesson"]["given"]
+
+
+def test_shaky_letters_are_due_with_their_reason(taught):
+    for pupil in (1, 2):
+        hand_in(taught, letters.moved(letters.good_r(), 0, 0.5), letter="r", pupil_id=pupil)
+    first = taught.get("/api/plan/today").json()["due"][0]
+    assert (first["letter"], first["why"]) == ("r", "not yet steady for nearly all of the class")
+
+
+def test_steps_are_reordered_retimed_skipped_and_noted(taught):
+    lesson = planned(taught)
+    steps = [{k: s[k] for k in ("kind", "minutes", "skipped", "note")} for s in lesson["steps"]]
+    steps[0], steps[1] = steps[1], steps[0]
+    steps[2] |= {"skipped": True}
+    steps[5] |= {"minutes": 4, "note": "on the carpet"}
+    kept = {k: lesson[k] for k in ("minutes", "look_back", "words")}
+    sent = kept | {"steps": steps, "sentence": "A man sat", "share_out": False}
+    changed = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent).json()
+    assert [s["kind"] for s in changed["steps"][:2]] == ["date", "settle"]
+    assert changed["steps"][5]["note"] == "on the carpet"
+    assert changed["sentence"]["notes"] == ["End with a full stop."]
+    shared = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent | {"share_out": True})
+    assert shared.json()["spent"] == 20
+    fewer = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent | {"steps": steps[1:]})
+    assert fewer.status_code == 422
+    assert "each of its steps once" in fewer.json()["detail"]
+
+
+def test_the_plan_is_one_page_of_pdf(taught):
+    lesson = planned(taught)
+    page = taught.get(f"/api/plan/lessons/{lesson['id']}/page")
+    assert page.headers["content-type"] == "application/pdf"
+    assert page.content.startswith(b"%PDF")
+    assert page.content.count(b"/Type /Page\n") == 1
+    assert taught.get("/api/plan/lessons/999/page").status_code == 404
+
+
+def test_the_date_follows_the_classs_language(client):
+    sent = {"variety": "american", "ordinal": False, "stop": True, "minutes": 15}
+    assert client.put("/api/plan/language", json=sent).json() == sent
+    today = client.get("/api/plan/today").json()
+    assert today["language"] == sent
+    assert today["date_text"].endswith(f", {datetime.now().astimezone().year}.")
+    assert client.put("/api/plan/language", json=sent | {"minutes": 2}).status_code == 422
+
+
+def test_the_place_in_a_lesson_is_remembered(taught):
+    lesson = planned(taught)
+    taught.put(f"/api/show/lessons/{lesson['id']}/place", json={"at": 4})
+    assert taught.get("/api/plan/today").json()["lesson"]["at"] == 4
+
+
+def test_words_for_a_letter_by_place_with_their_families(taught):
+    rows = taught.get("/api/plan/picker", params={"new": "n"}).json()
+    by_place = {row["where"]: row["words"] for row in rows}
+    first = by_place["first"][0]
+    assert first["word"]["text"] == "nap"
+    assert len(first["families"]) == 3
+    more = taught.get("/api/plan/picker", params={"new": "n", "untaught": 1}).json()
+    assert any(one["untaught"] for row in more for one in row["words"])
+
+
+def test_chains_and_puzzles_keep_to_taught_letters(taught):
+    chain = taught.get("/api/plan/chain/sit", params={"start": "map"}).json()["words"]
+    assert [word["text"] for word in chain][:: len(chain) - 1] == ["map", "sit"]
+    long = taught.get("/api/plan/chain", params={"start": "cat", "length": 8}).json()["words"]
+    assert long == []  # c is not taught
+    every = {"start": "cat", "length": 8, "all_letters": True}
+    assert len(taught.get("/api/plan/chain", params=every).json()["words"]) == 8
+    puzzles = taught.get("/api/plan/missing-pairs", params={"all_letters": True}).json()
+    assert puzzles[0]["left"].count(None) == 1
+
+
+def test_a_teachers_own_word_is_picked_and_forgotten(taught):
+    added = taught.post("/api/plan/own-words", json={"noted": "pra(mmi)t"}).json()
+    assert [g["letters"] for g in added["graphemes"]] == ["p", "r", "a", "mmi", "t"]
+    assert taught.post("/api/plan/own-words", json={"noted": "n1t"}).status_code == 422
+    assert [w["text"] for w in taught.get("/api/plan/own-words").json()] == ["prammit"]
+    assert taught.delete("/api/plan/own-words/prammit").status_code == 204
+    assert taught.get("/api/plan/own-words").json() == []
+
+
+def test_sentences_are_offered_and_looked_over(taught):
+    offered = taught.get("/api/plan/sentences", params={"new": "n"}).json()
+    assert offered
+    looked = taught.post("/api/plan/sentences/look-over", json={"text": "the man sat"}).json()
+    assert looked["words"] == ["the", "man", "sat"]
+    assert len(looked["notes"]) == 3
+
+
+def test_lessons_of_other_weeks_are_not_this_weeks(taught):
+    planned(taught)
+    today = taught.get("/api/plan/today").json()
+    first, last = (date.fromisoformat(today["week"][at]["day"]) for at in (0, -1))
+    assert last - first == timedelta(days=4)
