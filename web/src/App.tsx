@@ -17,6 +17,9 @@ const WriteStation = lazy(async () => ({
 const CheckStation = lazy(async () => ({
   default: (await import("./check/CheckStation")).CheckStation,
 }));
+const LessonBoard = lazy(async () => ({
+  default: (await import("./show/lesson/LessonBoard")).LessonBoard,
+}));
 const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
@@ -51,6 +54,7 @@ function Stations({ letters }: { letters: string[] }) {
       {(["show", "write", "check"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>
           <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
+          {station === "show" && <Route path="lesson/:id" element={<LessonBoard />} />}
           <Route path=":letter" element={<LetterStation station={station} letters={letters} />} />
         </Route>
       ))}

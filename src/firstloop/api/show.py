@@ -22,6 +22,8 @@ SVG = "image/svg+xml"
 LONGEST_TEXT = 24
 Text = Annotated[str, Query(min_length=1, max_length=LONGEST_TEXT)]
 
+LineOfText = Annotated[str, Query(min_length=1, max_length=120)]
+
 SMALL_SPACING = 0.1
 """u between the points of small pictures: a tenth of it would not be seen."""
 
@@ -68,6 +70,19 @@ def get_letter(school_class: Class, letter: str) -> LetterDrawing:
     hand = school_class.hand
     drawn = draw(find_script(letter, hand), hand.proportions, school_class.ruling)
     return letter_drawing(drawn, school_class.wording)
+
+
+@router.get("/text")
+def get_text(school_class: Class, text: LineOfText) -> list[LetterDrawing]:
+    """A line of text, word by word, each as one movement of the class's hand."""
+    hand = school_class.hand
+    return [
+        letter_drawing(
+            draw(word_script(word, hand), hand.proportions, school_class.ruling),
+            school_class.wording,
+        )
+        for word in text.split()
+    ]
 
 
 class PlaceIn(BaseModel):

@@ -50,14 +50,14 @@ KINDS: dict[StepKind, _Kind] = {
     StepKind.DATE: _Kind("Today's date", "The long date on the line.", 1.5, 3),
     StepKind.LOOK_BACK: _Kind("Look back", "A row of earlier letters, each named.", 1.5, 2),
     StepKind.FAMILY: _Kind("The family", "What these letters have in common.", 0.5, 4),
-    StepKind.SHOW: _Kind("Show", "Which lines, where it starts, every move spoken.", 2.5, 0),
-    StepKind.SLIPS: _Kind("Slips to spot", "What goes wrong, and the right one beside.", 1.5, 2),
-    StepKind.BIG: _Kind("Big first", "In the air, on the palm, on the table; speaking.", 1.0, 1),
+    StepKind.SHOW: _Kind("Show", "Its lines, its start, every move spoken.", 2.5, 0),
+    StepKind.SLIPS: _Kind("Slips to spot", "Wrong ones, and the right one beside.", 1.5, 2),
+    StepKind.BIG: _Kind("Big first", "In the air, on the palm; speaking.", 1.0, 1),
     StepKind.OWN: _Kind("Trace, finish, own", "Five or six, a gap between them.", 4.0, 0),
     StepKind.BEST: _Kind("Choose the best", "Circle it, and say why.", 1.0, 0),
     StepKind.WORDS: _Kind("Words", "Say, count the sounds, write, read back.", 3.0, 1),
     StepKind.SENTENCE: _Kind("A sentence", "Say it, count its words, write it.", 2.5, 3),
-    StepKind.CLOSE: _Kind("Close", "What we learned; a small drawing out of it.", 1.0, 0),
+    StepKind.CLOSE: _Kind("Close", "What we learned; a small drawing.", 1.0, 0),
     StepKind.HOME: _Kind("Home", "The sheet to take along.", 0.5, 4),
 }
 

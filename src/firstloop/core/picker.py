@@ -79,12 +79,20 @@ def _where(word: Word, new: Sequence[str]) -> Where | None:
         places = [at for at, g in enumerate(word.graphemes) if _is(g.letters, part)]
         if not places:
             continue
-        if len(part) == 1 and 2 * part in word.text.lower():
-            return Where.DOUBLED
+        if len(part) == 1:
+            return _letter_where(word.text.lower(), part)
         if places[0] == 0:
             return Where.FIRST
         return Where.LAST if places == [len(word.graphemes) - 1] else Where.INSIDE
     return None
+
+
+def _letter_where(text: str, letter: str) -> Where:
+    if 2 * letter in text:
+        return Where.DOUBLED
+    if text.startswith(letter):
+        return Where.FIRST
+    return Where.LAST if text.index(letter) == len(text) - 1 else Where.INSIDE
 
 
 def _is(letters: str, part: str) -> bool:

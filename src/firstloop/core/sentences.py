@@ -26,9 +26,9 @@ to the sea. The cook has a wooden spoon. Bring me a brush and a comb. Six foxes 
 zebra drinks at the lake. Zip up your jacket. The moonlight shone on the snow. A hedgehog crept
 out of the leaves. What a big puddle! The baker sells fresh bread. We planted seeds in the garden.
 The clown has yellow shoes. My friend lives next door. Nan is in a tent. Tap it on the tin. Sip
-it, Pat. A pan is on the mat. Pip can nap in the sun. I am sad. Did it rain? Dad is at the dam. A
-cod can dip and go. The goat ate a dock leaf. She sang to the lamb. He has a quiz book. The train
-went over the bridge. The kitten played with a ball of wool.
+it, Pat. A pan is on the mat. Pip can nap in the sun. Is a dog in? Did it rain? Dad is at the dam.
+A cod can dip and go. The goat ate a dock leaf. She sang to the lamb. He has a quiz book. The
+train went over the bridge. The kitten played with a ball of wool.
 """
 """Our own, from the first letters to the last; for children of five to eight."""
 

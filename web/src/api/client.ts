@@ -34,6 +34,14 @@ export type FamilyIn = Schemas["FamilyIn"];
 export type Family = Schemas["FamilyOut"];
 export type Step = Schemas["StepOut"];
 export type Cost = Schemas["CostOut"];
+export type Today = Schemas["TodayOut"];
+export type Lesson = Schemas["LessonOut"];
+export type LessonIn = Schemas["LessonIn"];
+export type LessonStep = Schemas["LessonStepOut"];
+export type NewLesson = Schemas["NewLesson"];
+export type Language = Schemas["LanguageIn"];
+export type WordRow = Schemas["WordRow"];
+export type PickedWord = Schemas["PickedOut"];
 export type Grow = Schemas["GrowOut"];
 export type Point = [number, number];
 
@@ -102,6 +110,16 @@ const OWN_HAND = "/api/plan/files/hand/{name}";
 const LETTER = "/api/show/letters/{letter}";
 const ALPHABET = "/api/show/alphabet";
 const ATTEMPTS = "/api/check/letters/{letter}/attempts";
+const TODAY = "/api/plan/today";
+const LESSONS = "/api/plan/lessons";
+const LESSON = "/api/plan/lessons/{lesson_id}";
+const LANGUAGE = "/api/plan/language";
+const TAUGHT = "/api/plan/taught";
+const PICKER = "/api/plan/picker";
+const SENTENCES = "/api/plan/sentences";
+const TEXT = "/api/show/text";
+const LESSON_PLACE = "/api/show/lessons/{lesson_id}/place";
+const LESSON_CLOSE = "/api/show/lessons/{lesson_id}/close";
 const GROW = "/api/grow";
 const HAND_IN = "/api/write/attempts";
 const HANDED_IN = "/api/write/attempts/{attempt_id}";
@@ -111,6 +129,7 @@ const JUDGEMENT = "/api/check/attempts/{attempt_id}/judgement";
 export const files = {
   scheme: (key: string) => `/api/plan/files/scheme/${encodeURIComponent(key)}`,
   hand: (name: string) => `/api/plan/files/hand/${encodeURIComponent(name)}`,
+  lesson: (id: number) => `/api/plan/lessons/${id}/page`,
   drawing: (text: string, animated: boolean) =>
     `/api/show/drawing?text=${encodeURIComponent(text)}&animated=${String(animated)}`,
 };
@@ -163,6 +182,39 @@ export const api = {
   alphabet: () => answered<Ok<typeof ALPHABET, "get">>(client.GET(ALPHABET)),
   attempts: (letter: string) =>
     answered<Ok<typeof ATTEMPTS, "get">>(client.GET(ATTEMPTS, { params: { path: { letter } } })),
+  today: () => answered<Ok<typeof TODAY, "get">>(client.GET(TODAY)),
+  planLesson: (body: NewLesson) =>
+    answered<Ok<typeof LESSONS, "post">>(client.POST(LESSONS, { body })),
+  changeLesson: (lesson_id: number, body: LessonIn) =>
+    answered<Ok<typeof LESSON, "put">>(
+      client.PUT(LESSON, { params: { path: { lesson_id } }, body }),
+    ),
+  deleteLesson: (lesson_id: number) =>
+    answered<Ok<typeof LESSON, "delete">>(
+      client.DELETE(LESSON, { params: { path: { lesson_id } } }),
+    ),
+  setLanguage: (body: Language) =>
+    answered<Ok<typeof LANGUAGE, "put">>(client.PUT(LANGUAGE, { body })),
+  setTaught: (letters: string[]) =>
+    answered<Ok<typeof TAUGHT, "put">>(client.PUT(TAUGHT, { body: { letters } })),
+  picker: (part: string, untaught: number) =>
+    answered<Ok<typeof PICKER, "get">>(
+      client.GET(PICKER, { params: { query: { new: part, untaught } } }),
+    ),
+  sentences: (part: string) =>
+    answered<Ok<typeof SENTENCES, "get">>(
+      client.GET(SENTENCES, { params: { query: { new: part } } }),
+    ),
+  text: (text: string) =>
+    answered<Ok<typeof TEXT, "get">>(client.GET(TEXT, { params: { query: { text } } })),
+  goTo: (lesson_id: number, at: number) =>
+    answered<Ok<typeof LESSON_PLACE, "put">>(
+      client.PUT(LESSON_PLACE, { params: { path: { lesson_id } }, body: { at } }),
+    ),
+  closeLesson: (lesson_id: number) =>
+    answered<Ok<typeof LESSON_CLOSE, "post">>(
+      client.POST(LESSON_CLOSE, { params: { path: { lesson_id } } }),
+    ),
   grow: () => answered<Ok<typeof GROW, "get">>(client.GET(GROW)),
   handIn: (body: AttemptIn) => answered<Ok<typeof HAND_IN, "post">>(client.POST(HAND_IN, { body })),
   takeBack: (attempt_id: number) =>

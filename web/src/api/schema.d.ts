@@ -124,6 +124,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/show/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Text
+         * @description A line of text, word by word, each as one movement of the class's hand.
+         */
+        get: operations["get_text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/show/lessons/{lesson_id}/place": {
         parameters: {
             query?: never;
@@ -1255,7 +1275,7 @@ export interface components {
             /** Minutes */
             minutes: number;
             /** Steps */
-            steps: components["schemas"]["StepIn"][];
+            steps: components["schemas"]["LessonStepIn"][];
             /** Look Back */
             look_back: string[];
             /** Words */
@@ -1287,7 +1307,7 @@ export interface components {
             /** Spent */
             spent: number;
             /** Steps */
-            steps: components["schemas"]["firstloop__api__plan__today__StepOut"][];
+            steps: components["schemas"]["LessonStepOut"][];
             /** Look Back */
             look_back: string[];
             /** Words */
@@ -1297,6 +1317,48 @@ export interface components {
             at: number;
             /** Given */
             given: boolean;
+        };
+        /**
+         * LessonStepIn
+         * @description A step as the teacher has it.
+         */
+        LessonStepIn: {
+            kind: components["schemas"]["StepKind"];
+            /** Minutes */
+            minutes: number;
+            /**
+             * Skipped
+             * @default false
+             */
+            skipped: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * LessonStepOut
+         * @description A step, and what is done in it.
+         */
+        LessonStepOut: {
+            kind: components["schemas"]["StepKind"];
+            /** Minutes */
+            minutes: number;
+            /**
+             * Skipped
+             * @default false
+             */
+            skipped: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
         };
         /**
          * LetterAlternatives
@@ -1646,17 +1708,6 @@ export interface components {
             why: string;
         };
         /**
-         * Row
-         * @description Words with what is new in one place; `count` is of all there are.
-         */
-        Row: {
-            where: components["schemas"]["Where"];
-            /** Count */
-            count: number;
-            /** Words */
-            words: components["schemas"]["PickedOut"][];
-        };
-        /**
          * RulingKind
          * @description Which lines a class writes on. Letters keep their heights on all of them.
          * @enum {string}
@@ -1722,7 +1773,7 @@ export interface components {
             /** Faults */
             faults: components["schemas"]["FaultOut"][];
             /** Steps */
-            steps: components["schemas"]["firstloop__api__plan__schemes__StepOut"][];
+            steps: components["schemas"]["StepOut"][];
             cost: components["schemas"]["CostOut"];
         };
         /**
@@ -1795,30 +1846,27 @@ export interface components {
             stage: components["schemas"]["Stage"];
         };
         /**
-         * StepIn
-         * @description A step as the teacher has it.
-         */
-        StepIn: {
-            kind: components["schemas"]["StepKind"];
-            /** Minutes */
-            minutes: number;
-            /**
-             * Skipped
-             * @default false
-             */
-            skipped: boolean;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-        };
-        /**
          * StepKind
          * @description The steps of a lesson, in the order of practice.
          * @enum {string}
          */
         StepKind: "settle" | "date" | "look_back" | "family" | "show" | "slips" | "big" | "own" | "best" | "words" | "sentence" | "close" | "home";
+        /**
+         * StepOut
+         * @description What a letter brings where it stands in the order.
+         */
+        StepOut: {
+            /** Letter */
+            letter: string;
+            /** New Moves */
+            new_moves: string[];
+            /** Words */
+            words: number;
+            /** New Words */
+            new_words: number;
+            /** Too Close */
+            too_close: components["schemas"]["CloseOut"][];
+        };
         /**
          * StrokeIn
          * @description One pen-down, as columns: x and y in u (y up, base line 0), t in seconds, f 0 to 1.
@@ -1939,43 +1987,15 @@ export interface components {
             tricky: boolean;
         };
         /**
-         * StepOut
-         * @description What a letter brings where it stands in the order.
+         * WordRow
+         * @description Words with what is new in one place; `count` is of all there are.
          */
-        firstloop__api__plan__schemes__StepOut: {
-            /** Letter */
-            letter: string;
-            /** New Moves */
-            new_moves: string[];
+        WordRow: {
+            where: components["schemas"]["Where"];
+            /** Count */
+            count: number;
             /** Words */
-            words: number;
-            /** New Words */
-            new_words: number;
-            /** Too Close */
-            too_close: components["schemas"]["CloseOut"][];
-        };
-        /**
-         * StepOut
-         * @description A step, and what is done in it.
-         */
-        firstloop__api__plan__today__StepOut: {
-            kind: components["schemas"]["StepKind"];
-            /** Minutes */
-            minutes: number;
-            /**
-             * Skipped
-             * @default false
-             */
-            skipped: boolean;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /** Title */
-            title: string;
-            /** What */
-            what: string;
+            words: components["schemas"]["PickedOut"][];
         };
     };
     responses: never;
@@ -2214,6 +2234,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LetterDrawing"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_text: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterDrawing"][];
                 };
             };
             /** @description Not in the record */
@@ -3739,7 +3801,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Row"][];
+                    "application/json": components["schemas"]["WordRow"][];
                 };
             };
             /** @description Not in the record */

@@ -1,4 +1,4 @@
-/** Plan: the families in their order, each letter by itself, and how the class writes. */
+/** Plan: today's lesson, the families in their order, each letter, and how the class writes. */
 import { Navigate, NavLink, Route, Routes } from "react-router";
 
 import { useClassroom } from "../api/queries";
@@ -6,8 +6,10 @@ import { FamiliesDesk } from "./families/FamiliesDesk";
 import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
 import { LetterDesk } from "./letters/LetterDesk";
+import { TodayDesk } from "./today/TodayDesk";
 
 const DESKS = [
+  { to: "today", name: "Today" },
   { to: "families", name: "Families" },
   { to: "letters", name: "Letters" },
   { to: "hand", name: "Hand and lines" },
@@ -36,7 +38,8 @@ export function PlanStation() {
         <FindLetter />
       </div>
       <Routes>
-        <Route index element={<Navigate to="/plan/families" replace />} />
+        <Route index element={<Navigate to="/plan/today" replace />} />
+        <Route path="today" element={<TodayDesk />} />
         <Route path="families" element={<FamiliesDesk />} />
         <Route path="letters" element={<Navigate to={`/plan/letters/${first}`} replace />} />
         <Route path="letters/:letter" element={<LetterDesk />} />

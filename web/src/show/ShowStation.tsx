@@ -1,17 +1,8 @@
 /** Show: the board. A letter is drawn on its lines, move by move, with what is said meanwhile. */
-import { Maximize2, Pause, Play, RotateCcw, StepBack, StepForward } from "lucide-react";
-import { useRef, useState } from "react";
-
-import type { Letter } from "../api/client";
 import { useLetter } from "../api/queries";
-import { LetterModel } from "../ink/LetterModel";
-import { currentPiece, letterTimeline, stepFrom } from "../ink/timeline";
-import { usePlayback } from "../ink/usePlayback";
-import { Button } from "../ui/Button";
-import { Choice } from "../ui/Choice";
 import { LetterTray } from "../ui/LetterChoice";
 import { Loading, ProblemNote } from "../ui/states";
-import { useShortcuts } from "../ui/useShortcuts";
+import { Board } from "./Board";
 
 export function ShowStation({ letter }: { letter: string }) {
   const drawing = useLetter(letter);
@@ -24,119 +15,5 @@ export function ShowStation({ letter }: { letter: string }) {
       ) : null}
       {drawing.data ? <Board letter={drawing.data} /> : null}
     </div>
-  );
-}
-
-const SPEEDS = [
-  { value: "0.5", label: "Slow" },
-  { value: "1", label: "Steady" },
-  { value: "1.8", label: "Brisk" },
-] as const;
-
-function Board({ letter }: { letter: Letter }) {
-  const board = useRef<HTMLElement>(null);
-  const [speed, setSpeed] = useState<(typeof SPEEDS)[number]["value"]>("1");
-  const timeline = letterTimeline(letter.strokes, Number(speed));
-  const playback = usePlayback(timeline.total_s);
-  const { time_s, playing } = playback;
-
-  const step = (by: 1 | -1) => {
-    playback.jump(stepFrom(timeline, time_s, by));
-  };
-  const changeSpeed = (chosen: typeof speed) => {
-    // The same place in the movement, at another pace.
-    const share = time_s / timeline.total_s;
-    playback.jump(share * letterTimeline(letter.strokes, Number(chosen)).total_s);
-    setSpeed(chosen);
-  };
-  const toggleFull = () => {
-    if (document.fullscreenElement) void document.exitFullscreen();
-    else void board.current?.requestFullscreen();
-  };
-  useShortcuts({
-    " ": playing ? playback.pause : playback.play,
-    r: playback.replay,
-    ArrowRight: () => {
-      step(1);
-    },
-    ArrowLeft: () => {
-      step(-1);
-    },
-    f: toggleFull,
-  });
-
-  return (
-    <section
-      ref={board}
-      aria-label={`The letter ${letter.letter}`}
-      className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 bg-paper full:p-6"
-    >
-      <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
-        <LetterModel
-          letter={letter}
-          timeline={timeline}
-          time_s={time_s}
-          numbered
-          margin={2.2}
-          className="absolute inset-0 h-full w-full"
-        />
-      </div>
-      <Phrase
-        letter={letter}
-        current={playing || time_s < timeline.total_s ? currentPiece(timeline, time_s) : -1}
-      />
-      <div className="flex flex-wrap items-center gap-2 pb-1">
-        <Button look="main" onClick={playing ? playback.pause : playback.play} className="min-w-32">
-          {playing ? <Pause aria-hidden size={20} /> : <Play aria-hidden size={20} />}
-          {playing ? "Pause" : "Draw it"}
-        </Button>
-        <Button onClick={playback.replay}>
-          <RotateCcw aria-hidden size={18} /> Again
-        </Button>
-        <Button
-          onClick={() => {
-            step(-1);
-          }}
-        >
-          <StepBack aria-hidden size={18} /> Back a move
-        </Button>
-        <Button
-          onClick={() => {
-            step(1);
-          }}
-        >
-          <StepForward aria-hidden size={18} /> Next move
-        </Button>
-        <span className="flex-1" />
-        <Choice label="Speed" value={speed} options={SPEEDS} onChange={changeSpeed} />
-        <Button onClick={toggleFull}>
-          <Maximize2 aria-hidden size={18} /> Full board
-        </Button>
-      </div>
-      <p className="text-sm text-soft full:hidden">
-        Keys: space draws and pauses · ← → one move · R again · F full board · 1 to 5 the stations
-      </p>
-    </section>
-  );
-}
-
-/** The phrase, move by move; the move being drawn is marked. */
-function Phrase({ letter, current }: { letter: Letter; current: number }) {
-  return (
-    <ol
-      aria-label="Phrase"
-      className="flex flex-wrap gap-x-8 gap-y-1 text-2xl full:text-[3.5rem] full:leading-tight"
-    >
-      {letter.strokes.flat().map((move, at) => (
-        <li
-          key={at}
-          aria-current={at === current ? "step" : undefined}
-          className="flex items-baseline gap-2 border-b-4 border-transparent aria-[current=step]:border-ember"
-        >
-          <span className="text-[0.65em] font-bold text-rule-deep">{at + 1}</span>
-          {move.words}
-        </li>
-      ))}
-    </ol>
   );
 }

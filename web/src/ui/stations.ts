@@ -18,10 +18,14 @@ function about(station: string): boolean {
   return STATIONS.some(({ key, aboutLetter }) => key === station && aboutLetter);
 }
 
-/** The station and the letter of a place. */
+/** The station and the letter of a place; a lesson on the board is not about one letter. */
 export function placeOf(pathname: string): { station: string; letter: string | undefined } {
   const [, station = "", ...rest] = pathname.split("/");
   const letter =
-    station === "plan" && rest[0] === "letters" ? rest[1] : about(station) ? rest[0] : undefined;
+    station === "plan" && rest[0] === "letters"
+      ? rest[1]
+      : about(station) && rest.length === 1
+        ? rest[0]
+        : undefined;
   return { station, letter: letter ? decodeURIComponent(letter) : undefined };
 }

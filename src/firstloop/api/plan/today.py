@@ -38,7 +38,7 @@ ShortText = Annotated[str, Field(max_length=120)]
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
 
 
-class StepIn(BaseModel):
+class LessonStepIn(BaseModel):
     """A step as the teacher has it."""
 
     kind: StepKind
@@ -47,7 +47,7 @@ class StepIn(BaseModel):
     note: ShortText = ""
 
 
-class StepOut(StepIn):
+class LessonStepOut(LessonStepIn):
     """A step, and what is done in it."""
 
     title: str
@@ -65,7 +65,7 @@ class LessonIn(BaseModel):
     """A lesson as the teacher has it; `share_out` shares its minutes out anew among its steps."""
 
     minutes: LessonMinutes
-    steps: list[StepIn]
+    steps: list[LessonStepIn]
     look_back: Annotated[list[NewPart], Field(max_length=8)]
     words: Annotated[list[ShortText], Field(max_length=8)]
     sentence: ShortText
@@ -88,7 +88,7 @@ class LessonOut(BaseModel):
     new: list[str]
     minutes: int
     spent: float
-    steps: list[StepOut]
+    steps: list[LessonStepOut]
     look_back: list[str]
     words: list[str]
     sentence: SentenceOut
@@ -281,7 +281,7 @@ def _lesson_out(record: LessonRecord, taught: tuple[str, ...], language: Languag
         minutes=lesson.minutes,
         spent=lesson.spent,
         steps=[
-            StepOut(
+            LessonStepOut(
                 kind=step.kind,
                 minutes=step.minutes,
                 skipped=step.skipped,

@@ -33,7 +33,7 @@ class PickedOut(BaseModel):
     untaught: list[str]
 
 
-class Row(BaseModel):
+class WordRow(BaseModel):
     """Words with what is new in one place; `count` is of all there are."""
 
     where: Where
@@ -80,7 +80,7 @@ def get_picker(
     school_class: Class,
     new: Part,
     untaught: Annotated[int, Query(ge=0, le=3)] = 0,
-) -> list[Row]:
+) -> list[WordRow]:
     """Words for a letter or a pair, of taught letters; or with a few that are not taught."""
     taught = lessons.taught(session, school_class.id)
     own = lessons.own_words(session, school_class.id)
@@ -96,7 +96,7 @@ def get_picker(
 
     rows = pick([new], taught, own, untaught=untaught)
     return [
-        Row(where=where, count=len(words), words=[out(one) for one in words[:MOST_LISTED]])
+        WordRow(where=where, count=len(words), words=[out(one) for one in words[:MOST_LISTED]])
         for where, words in rows.items()
     ]
 

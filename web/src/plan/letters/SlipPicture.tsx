@@ -1,12 +1,14 @@
 /** A slip as it is written: where each stroke begins, and which way the pen sets off. */
 import type { Picture } from "../../api/client";
 import { useClassroom } from "../../api/queries";
-import { boxOf, headingAt, viewBoxOf, viewOf } from "../../ink/geometry";
+import { boxOf, headingAt, lengthOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 
 /** Share of a stroke at which its arrow stands: past the start, before its first turn. */
 const SET_OFF = 0.18;
+/** u: a shorter stroke is a dot, and goes nowhere. */
+const A_DOT = 0.15;
 
 export function SlipPicture({ picture }: { picture: Picture }) {
   const lines = useClassroom().data?.lines ?? [];
@@ -21,11 +23,13 @@ export function SlipPicture({ picture }: { picture: Picture }) {
           <g key={at}>
             <PenLine points={points} width={0.11} />
             <circle cx={x} cy={-y} r={0.12} className="fill-ember" />
-            <path
-              d="M-0.13 -0.15L0.17 0L-0.13 0.15Z"
-              transform={`translate(${place[0]} ${-place[1]}) rotate(${-deg})`}
-              className="fill-ember"
-            />
+            {lengthOf(points) > A_DOT && (
+              <path
+                d="M-0.13 -0.15L0.17 0L-0.13 0.15Z"
+                transform={`translate(${place[0]} ${-place[1]}) rotate(${-deg})`}
+                className="fill-ember"
+              />
+            )}
           </g>
         );
       })}

@@ -1,0 +1,108 @@
+"""A lesson from plan to close, by keyboard only; what is set up stays; the pictures it shows."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+pytestmark = pytest.mark.browser
+
+
+def planned(page: Page) -> None:
+    page.goto("/plan/today")
+    page.get_by_role("button", name=re.compile("^Plan the lesson on")).focus()
+    with page.expect_response("**/api/plan/lessons"):
+        page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Lesson on")).to_be_visible()
+
+
+def steps(page: Page) -> list[str]:
+    rows = page.get_by_role("region", name="Steps").get_by_role("listitem")
+    return [row.get_attribute("aria-label") or "" for row in rows.all()]
+
+
+def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page):
+    planned(page)
+    page.get_by_label("Note on Show").focus()
+    page.keyboard.type("slowly")
+    with page.expect_response("**/api/plan/lessons/*"):
+        page.keyboard.press("Tab")
+    page.get_by_role("link", name="To the board").focus()
+    page.keyboard.press("Enter")
+    board = page.get_by_role("region", name="Lesson on i", exact=True)
+    expect(board.get_by_role("heading", level=1)).to_have_text("Settle")
+    for name in ("Today's date", "Look back", "The family", "Show"):
+        page.keyboard.press("PageDown")
+        expect(board.get_by_role("heading", level=1)).to_have_text(name)
+    expect(board.get_by_text("slowly")).to_be_visible()
+    expect(board.get_by_role("list", name="Phrase")).to_contain_text("straight down")
+    page.keyboard.press("PageUp")
+    expect(board.get_by_text("A stem straight down.")).to_be_visible()
+    for _ in range(9):
+        page.keyboard.press("PageDown")
+    expect(board.get_by_role("heading", level=1)).to_have_text("Home")
+    board.get_by_role("button", name="The lesson is given").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Today's lesson was given. What comes next?")).to_be_visible()
+    taught = page.get_by_role("region", name="Taught letters")
+    expect(taught.get_by_role("button", name="i", exact=True)).to_have_attribute(
+        "aria-pressed", "true"
+    )
+
+
+def test_the_board_is_where_it_was_after_a_reload(page: Page):
+    planned(page)
+    page.get_by_role("link", name="To the board").click()
+    page.get_by_role("heading", name="Settle").wait_for()
+    with page.expect_response("**/place"):
+        page.get_by_role("button", name="Slips to spot").click()
+    page.reload()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Slips to spot")
+    page.get_by_role("button", name="Letter 1").click()
+    expect(page.get_by_role("button", name="Letter 1")).to_have_count(0)
+
+
+def test_steps_are_moved_skipped_and_retimed_and_stay(page: Page):
+    planned(page)
+    assert steps(page)[:2] == ["Settle", "Today's date"]
+    page.get_by_label("Note on Settle").focus()
+    with page.expect_response("**/api/plan/lessons/*"):
+        page.keyboard.press("Shift+ArrowDown")
+    with page.expect_response("**/api/plan/lessons/*"):
+        page.get_by_role("checkbox", name="A sentence is in the lesson").click()
+    expect(page.get_by_text("20 of 20 minutes")).to_be_visible()
+    with page.expect_response("**/api/plan/lessons/*"):
+        page.get_by_role("button", name="More time for Show").click()
+    expect(page.get_by_text("20.5 of 20 minutes")).to_be_visible()
+    with page.expect_response("**/api/plan/lessons/*"):
+        page.get_by_role("button", name="Share out anew").click()
+    expect(page.get_by_text("20 of 20 minutes")).to_be_visible()
+    page.reload()
+    page.get_by_role("heading", name="Lesson on").wait_for()
+    assert steps(page)[:2] == ["Today's date", "Settle"]
+    expect(page.get_by_role("checkbox", name="A sentence is in the lesson")).not_to_be_checked()
+
+
+def test_words_are_chosen_and_a_sentence_is_looked_over(page: Page):
+    planned(page)
+    page.get_by_role("button", name="Choose words").click()
+    inside = page.get_by_role("region", name="i inside")
+    with page.expect_response("**/api/plan/lessons/*"):
+        inside.get_by_role("button", name="dig", exact=True).click()
+    expect(page.get_by_role("button", name="Leave out dig")).to_be_visible()
+    sentence = page.get_by_label("The sentence")
+    sentence.fill("i can dig")
+    with page.expect_response("**/api/plan/lessons/*"):
+        sentence.press("Tab")
+    expect(page.get_by_text("The word I is always a capital.")).to_be_visible()
+    expect(page.get_by_text("End with a full stop.")).to_be_visible()
+
+
+def test_the_date_is_written_as_the_class_writes_it(page: Page):
+    page.goto("/plan/today")
+    page.get_by_role("button", name="How dates are written").click()
+    with page.expect_response("**/api/plan/language"):
+        page.get_by_role("radio", name="American").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text(
+        re.compile(r"^\w+day, \w+ \d+\w\w, \d{4}$")
+    )

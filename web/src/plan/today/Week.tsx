@@ -1,0 +1,30 @@
+/** The week: what was planned and what was given, a day a place on one line. */
+import type { Today } from "../../api/client";
+
+export function Week({ week }: { week: Today["week"] }) {
+  return (
+    <ol aria-label="This week" className="flex items-end">
+      {week.map(({ day, name, today, lessons }) => (
+        <li
+          key={day}
+          aria-current={today ? "date" : undefined}
+          className="min-w-20 border-b-2 border-rule px-2 text-center text-sm text-soft aria-[current=date]:border-b-4 aria-[current=date]:border-ink aria-[current=date]:text-ink"
+        >
+          <span className="block">{name.slice(0, 3)}</span>
+          <span className="block h-7 text-lg font-bold">
+            {lessons.map((lesson) => (
+              <span
+                key={lesson.id}
+                title={lesson.given ? "given" : "planned"}
+                className={`px-1 ${lesson.given ? "" : "font-normal italic"}`}
+              >
+                {lesson.new.join(" ")}
+                <span className="sr-only">{lesson.given ? ", given" : ", planned"}</span>
+              </span>
+            ))}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}

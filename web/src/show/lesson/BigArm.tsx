@@ -1,0 +1,84 @@
+/**
+ * Big first: the letter large and slow, to be written in the air while it is spoken, after a count
+ * of three; mirrored for a teacher who faces the class and writes with them.
+ */
+import { useEffect, useState } from "react";
+
+import type { Letter } from "../../api/client";
+import { useLetter } from "../../api/queries";
+import { LetterModel } from "../../ink/LetterModel";
+import { currentPiece, letterTimeline } from "../../ink/timeline";
+import { usePlayback } from "../../ink/usePlayback";
+import { Button } from "../../ui/Button";
+import { Loading, ProblemNote } from "../../ui/states";
+import { Tick } from "../../ui/Tick";
+import { useShortcuts } from "../../ui/useShortcuts";
+
+const SLOW = 0.35;
+const COUNT = 3;
+const BEAT_MS = 1000;
+
+export function BigArm({ letters }: { letters: string[] }) {
+  const drawing = useLetter(letters[0] ?? "");
+  if (drawing.isPending) return <Loading what="the letter" />;
+  if (drawing.isError) return <ProblemNote error={drawing.error} />;
+  return <Arm letter={drawing.data} />;
+}
+
+function Arm({ letter }: { letter: Letter }) {
+  const [mirrored, setMirrored] = useState(false);
+  const [count, setCount] = useState(0);
+  const timeline = letterTimeline(letter.strokes, SLOW);
+  const playback = usePlayback(timeline.total_s);
+  const { replay } = playback;
+  useEffect(() => {
+    if (count === 0) return;
+    const beat = setTimeout(() => {
+      setCount(count - 1);
+      if (count === 1) replay();
+    }, BEAT_MS);
+    return () => {
+      clearTimeout(beat);
+    };
+  }, [count, replay]);
+  const begin = () => {
+    playback.jump(0);
+    setCount(COUNT);
+  };
+  useShortcuts({
+    " ": begin,
+    m: () => {
+      setMirrored(!mirrored);
+    },
+  });
+  const current = playback.playing ? currentPiece(timeline, playback.time_s) : -1;
+  const words = letter.strokes.flat()[current]?.words;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
+        <LetterModel
+          letter={letter}
+          timeline={timeline}
+          time_s={playback.time_s}
+          margin={1.2}
+          className={`absolute inset-0 h-full w-full ${mirrored ? "-scale-x-100" : ""}`}
+        />
+        {count > 0 && (
+          <p
+            role="status"
+            className="absolute inset-0 flex items-center justify-center bg-leaf/70 text-[10rem] font-bold text-ember"
+          >
+            {count}
+          </p>
+        )}
+      </div>
+      <p className="min-h-12 text-center text-2xl full:min-h-20 full:text-[3.5rem]">{words}</p>
+      <div className="flex items-center gap-5">
+        <Button look="main" onClick={begin}>
+          Arms up: three, two, one
+        </Button>
+        <Tick label="Mirrored, for who faces the class" checked={mirrored} onChange={setMirrored} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+/** The family of the new letter: what its letters have in common, and which one breaks the rule. */
+import { useLetterPage } from "../../api/queries";
+import { SmallLetter } from "../../ui/SmallLetter";
+import { Empty, Loading, ProblemNote } from "../../ui/states";
+
+export function FamilyStep({ letter }: { letter: string }) {
+  const page = useLetterPage(letter);
+  if (page.isPending) return <Loading what="the family" />;
+  if (page.isError) return <ProblemNote error={page.error} />;
+  const { family } = page.data;
+  if (!family) return <Empty>{letter} is in no family of the class&rsquo;s scheme yet.</Empty>;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col items-center justify-center gap-8">
+      <p className="text-2xl font-bold full:text-[3.5rem]">{family.family}</p>
+      <ul className="flex flex-wrap justify-center gap-5">
+        {family.letters.map((one) => (
+          <li
+            key={one}
+            className={`rounded-lg border-2 bg-leaf px-3 ${one === letter ? "border-ink bg-rule-wash" : "border-crease"}`}
+          >
+            <span className="sr-only">{one}</span>
+            <SmallLetter letter={one} className="h-44 full:h-72" />
+          </li>
+        ))}
+      </ul>
+      <p className="max-w-4xl text-center text-2xl full:text-[2.75rem] full:leading-tight">
+        {family.why}
+      </p>
+      {family.exception !== null && (
+        <p className="text-xl text-ember full:text-[2.25rem]">
+          {letter} {family.exception}.
+        </p>
+      )}
+    </div>
+  );
+}

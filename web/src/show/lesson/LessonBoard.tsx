@@ -1,0 +1,134 @@
+/**
+ * The lesson on the board, step by step: a page-turner or the keys go forward and back, a quiet line
+ * shows how the time goes, and where it stands is remembered.
+ */
+import { ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+
+import type { Lesson } from "../../api/client";
+import { useCloseLesson, useGoTo, useToday } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Empty, Loading, ProblemNote } from "../../ui/states";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { StepTime } from "./StepTime";
+import { StepView } from "./StepView";
+
+export function LessonBoard() {
+  const id = Number(useParams().id);
+  const today = useToday();
+  if (today.isPending) return <Loading what="the lesson" />;
+  if (today.isError) {
+    return <ProblemNote error={today.error} retry={() => void today.refetch()} />;
+  }
+  const lesson = today.data.week.flatMap(({ lessons }) => lessons).find((one) => one.id === id);
+  const found = lesson ?? (today.data.lesson?.id === id ? today.data.lesson : undefined);
+  if (!found) {
+    return (
+      <Empty>
+        This lesson is not one of this week. <Link to="/plan/today">Plan today&rsquo;s</Link>.
+      </Empty>
+    );
+  }
+  return <Run key={id} lesson={found} date={today.data.date_text} />;
+}
+
+function Run({ lesson, date }: { lesson: Lesson; date: string }) {
+  const board = useRef<HTMLElement>(null);
+  const navigate = useNavigate();
+  const goTo = useGoTo(lesson.id);
+  const close = useCloseLesson();
+  const steps = lesson.steps.filter(({ skipped }) => !skipped);
+  const [at, setAt] = useState(() => Math.min(lesson.at, steps.length - 1));
+  const step = steps[at];
+  const turn = (by: 1 | -1) => {
+    const to = Math.min(steps.length - 1, Math.max(0, at + by));
+    if (to === at) return;
+    setAt(to);
+    goTo.mutate(to);
+  };
+  const toggleFull = () => {
+    if (document.fullscreenElement) void document.exitFullscreen();
+    else void board.current?.requestFullscreen();
+  };
+  useShortcuts({
+    PageDown: () => {
+      turn(1);
+    },
+    PageUp: () => {
+      turn(-1);
+    },
+    f: toggleFull,
+  });
+  const last = at === steps.length - 1;
+  if (!step) return <Empty>Every step of this lesson is skipped.</Empty>;
+  return (
+    <section
+      ref={board}
+      aria-label={`Lesson on ${lesson.new.join(", ")}`}
+      className="flex h-[calc(100dvh-2.75rem)] min-h-0 flex-col gap-3 bg-paper px-5 py-3 full:h-full full:p-6"
+    >
+      <header className="flex flex-wrap items-center gap-4">
+        <h1 className="text-xl font-bold full:text-[2.5rem]">{step.title}</h1>
+        {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
+        <span className="flex-1" />
+        <StepTime key={step.kind} minutes={step.minutes} />
+        <Button onClick={toggleFull}>
+          <Maximize2 aria-hidden size={18} /> Full board
+        </Button>
+      </header>
+      <div className="flex min-h-0 flex-1 flex-col">
+        <StepView key={step.kind} lesson={lesson} step={step} date={date} />
+      </div>
+      <footer className="flex items-center gap-3">
+        <Button
+          disabled={at === 0}
+          onClick={() => {
+            turn(-1);
+          }}
+        >
+          <ChevronLeft aria-hidden size={20} /> Back
+        </Button>
+        <ol aria-label="Steps" className="flex min-w-0 flex-1 items-end overflow-hidden">
+          {steps.map((one, place) => (
+            <li key={one.kind} className="min-w-0 flex-1">
+              <button
+                type="button"
+                aria-current={place === at ? "step" : undefined}
+                title={one.title}
+                onClick={() => {
+                  setAt(place);
+                  goTo.mutate(place);
+                }}
+                className="block w-full truncate border-b-4 border-rule-pale px-1 pb-0.5 text-left text-sm text-soft aria-[current=step]:border-ink aria-[current=step]:font-bold aria-[current=step]:text-ink"
+              >
+                {one.title}
+              </button>
+            </li>
+          ))}
+        </ol>
+        {last ? (
+          <Button
+            look="main"
+            disabled={close.isPending}
+            onClick={() => {
+              close.mutate(lesson.id, { onSuccess: () => void navigate("/plan/today") });
+            }}
+          >
+            {lesson.given ? "Done" : "The lesson is given"}
+          </Button>
+        ) : (
+          <Button
+            look="main"
+            onClick={() => {
+              turn(1);
+            }}
+          >
+            {steps[at + 1]?.title} <ChevronRight aria-hidden size={20} />
+          </Button>
+        )}
+      </footer>
+      {close.isError && <ProblemNote error={close.error} />}
+    </section>
+  );
+}

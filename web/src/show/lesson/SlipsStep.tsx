@@ -1,0 +1,86 @@
+/**
+ * Slips to spot: some letters written on purpose as they go wrong, and the right one among them.
+ * Pressed, a slip is crossed out and named, and the right one is ringed.
+ */
+import { useState } from "react";
+
+import type { Picture } from "../../api/client";
+import { useLetterPage } from "../../api/queries";
+import { SlipPicture } from "../../plan/letters/SlipPicture";
+import { Loading, ProblemNote } from "../../ui/states";
+
+const SLIPS = 3;
+
+export function SlipsStep({ letter }: { letter: string }) {
+  const page = useLetterPage(letter);
+  const [found, setFound] = useState<ReadonlySet<string>>(new Set());
+  if (page.isPending) return <Loading what="the slips" />;
+  if (page.isError) return <ProblemNote error={page.error} />;
+  const own = page.data.forms.find((form) => form.own);
+  const right: Picture = {
+    text: letter,
+    strokes: (own?.drawing.strokes ?? []).map((stroke) => stroke.flatMap(({ points }) => points)),
+  };
+  const cards = page.data.slips
+    .slice(0, SLIPS)
+    .map(({ name, picture }) => ({ name, picture, ok: false }));
+  // The right one stands somewhere among them, the same place for everyone who looks.
+  cards.splice(letter.charCodeAt(0) % (cards.length + 1), 0, {
+    name: "right",
+    picture: right,
+    ok: true,
+  });
+  return (
+    <ul className="grid min-h-0 flex-1 grid-cols-4 items-center gap-5">
+      {cards.map(({ name, picture, ok }, at) => {
+        const seen = found.has(name);
+        return (
+          <li key={name}>
+            <button
+              type="button"
+              aria-pressed={seen}
+              aria-label={seen ? name : `Letter ${String(at + 1)}`}
+              onClick={() => {
+                setFound(new Set([...found, name]));
+              }}
+              className="relative w-full rounded-lg border-2 border-crease bg-leaf p-4 hover:border-ink"
+            >
+              <span className="block [&_svg]:h-64! full:[&_svg]:h-96!">
+                <SlipPicture picture={picture} />
+              </span>
+              {seen && <Verdict ok={ok} />}
+              <span className="block min-h-10 text-center text-xl full:text-[2rem]">
+                {seen ? name : ""}
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** Crossed out with one stroke, or ringed. */
+function Verdict({ ok }: { ok: boolean }) {
+  return (
+    <svg
+      viewBox="0 0 100 100"
+      preserveAspectRatio="none"
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      fill="none"
+      aria-hidden
+    >
+      <path
+        d={
+          ok
+            ? "M60 6 C14 0 4 30 8 52 C12 84 80 92 92 56 C98 26 70 6 38 8"
+            : "M10 84 C36 62 62 36 90 12"
+        }
+        className={ok ? "stroke-rule-deep" : "stroke-ink"}
+        strokeWidth="3"
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+      />
+    </svg>
+  );
+}

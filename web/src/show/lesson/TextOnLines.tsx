@@ -1,0 +1,80 @@
+/** Words on the class's lines, as the class writes them; a sentence with its words counted. */
+import type { Letter } from "../../api/client";
+import { useText } from "../../api/queries";
+import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
+import { PenLine } from "../../ink/PenLine";
+import { RuledLines } from "../../ink/RuledLines";
+import { Empty, Loading, ProblemNote } from "../../ui/states";
+
+const PEN = 0.1;
+const SPACE = 0.9; // u: a finger's space
+const LONGEST_LINE = 17; // u: what is still read from the back of a room
+
+interface Placed {
+  letter: Letter;
+  left: number;
+}
+
+export function TextOnLines({ text, counted = false }: { text: string; counted?: boolean }) {
+  const words = useText(text);
+  if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
+  if (words.isPending) return <Loading what="the words" />;
+  if (words.isError) return <ProblemNote error={words.error} />;
+  const rows = rowsOf(words.data);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col justify-center gap-4">
+      {rows.map((row, at) => (
+        <Row key={at} row={row} wide={rows.length > 1} />
+      ))}
+      {counted && (
+        <p className="text-center text-2xl text-soft">
+          {words.data.length} {words.data.length === 1 ? "word" : "words"}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Row({ row, wide }: { row: Placed[]; wide: boolean }) {
+  const strokes = row.flatMap(({ letter, left }) =>
+    letter.strokes
+      .flat()
+      .map(({ points }) => points.map(([x, y]): [number, number] => [x + left, y])),
+  );
+  const lines = row[0]?.letter.lines ?? [];
+  const box = boxOf(strokes);
+  const view = viewOf(lines, wide ? { ...box, left: 0, right: LONGEST_LINE } : box, 0.8);
+  return (
+    <svg
+      viewBox={viewBoxOf(view)}
+      role="img"
+      aria-label={row.map(({ letter }) => letter.letter).join(" ")}
+      className="max-h-[60%] min-h-0 w-full flex-1 rounded-lg border-2 border-crease bg-leaf"
+    >
+      <RuledLines lines={lines} />
+      {strokes.map((points, at) => (
+        <PenLine key={at} points={points} width={PEN} />
+      ))}
+    </svg>
+  );
+}
+
+/** The words side by side, broken where a line gets too long. */
+function rowsOf(words: Letter[]): Placed[][] {
+  const rows: Placed[][] = [];
+  let row: Placed[] = [];
+  let right = 0;
+  for (const letter of words) {
+    const box = boxOf(letter.strokes.flat().map(({ points }) => points));
+    const width = box.right - box.left;
+    const start = row.length === 0 ? 0 : right + SPACE;
+    if (row.length > 0 && start + width > LONGEST_LINE) {
+      rows.push(row);
+      row = [];
+    }
+    const left = row.length === 0 ? 0 : start;
+    row.push({ letter, left: left - box.left });
+    right = left + width;
+  }
+  return row.length > 0 ? [...rows, row] : rows;
+}
