@@ -53,7 +53,22 @@ def _hand(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
+def _today(page: Page) -> None:
+    page.get_by_role("button", name="Plan the lesson on").click()
+    page.get_by_role("heading", name="Lesson on").wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def _lesson(page: Page) -> None:
+    page.get_by_role("link", name="To the board").click()
+    page.get_by_role("button", name="Slips to spot").click()
+    page.get_by_role("button", name="Letter 1").click()
+    page.wait_for_load_state("networkidle")
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
+    "today": ("/plan/today", _today),
+    "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),

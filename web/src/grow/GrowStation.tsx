@@ -15,6 +15,7 @@ export function GrowStation() {
   if (grow.data.pupils.length === 0) return <Empty>There are no children in this class yet.</Empty>;
   return (
     <section className="px-5 py-4" aria-label="How the letters stand">
+      <h1 className="sr-only">How the letters stand</h1>
       <ClassStage />
       <Standings grow={grow.data} />
       <Legend />
@@ -58,7 +59,7 @@ function Standings({ grow }: { grow: Grow }) {
                     aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
                       ({ key, name }) =>
                         `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,
-                    ).join(", ")}; written ${standing.attempts} times`}
+                    ).join(", ")}; ${standing.attempts} written`}
                   >
                     {DIMENSIONS.map(({ key, name }) => (
                       <VerdictMark key={key} verdict={standing.verdicts[key]} label={name} />

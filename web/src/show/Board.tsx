@@ -61,6 +61,7 @@ export function Board({
       aria-label={`The letter ${letter.letter}`}
       className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 bg-paper full:p-6"
     >
+      {!inLesson && <h1 className="sr-only">The letter {letter.letter}</h1>}
       <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
         <LetterModel
           letter={letter}

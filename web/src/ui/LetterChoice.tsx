@@ -41,7 +41,7 @@ export function LetterButton({ station, letter }: { station: string; letter: str
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        aria-label={`Letter ${letter}, choose another`}
+        aria-label={`Another letter, now ${letter}`}
         aria-keyshortcuts="l"
         className="inline-flex min-h-11 items-center gap-3 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-rule-deep data-[state=open]:border-ink"
       >

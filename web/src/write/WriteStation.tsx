@@ -77,6 +77,7 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
   const problem = handIn.error ?? takeBack.error;
   return (
     <section className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-3" aria-label="Writing desk">
+      <h1 className="sr-only">Write</h1>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <label className="flex items-center gap-2">
           <span className="text-soft">Who writes?</span>

@@ -16,6 +16,7 @@ export function FamiliesDesk() {
   if (!schemes.data || !key) return <Loading what="the families" />;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3 px-5 py-3">
+      <h1 className="sr-only">Families</h1>
       <SchemeChoice list={schemes.data} seen={key} onSeen={setSeen} />
       <OneScheme key={key} schemeKey={key} />
     </div>

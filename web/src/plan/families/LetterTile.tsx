@@ -52,17 +52,27 @@ export function LetterTile({
         }}
         className={`relative flex h-16 w-14 touch-none items-center justify-center overflow-hidden rounded-md border-2 bg-leaf hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash ${faulty ? "border-ember" : "border-crease"} ${isOver ? "border-l-8 border-l-ember" : ""} ${isDragging ? "opacity-35" : ""}`}
       >
-        <span className="absolute top-0 left-1 text-xs text-soft">{number || ""}</span>
+        <span aria-hidden className="absolute top-0 left-1 text-xs text-soft">
+          {number || ""}
+        </span>
         <SmallLetter letter={letter} className="h-14" />
         {exception ? (
-          <span aria-hidden className="absolute right-1 bottom-0 text-sm font-bold text-ember">
-            ≠
-          </span>
+          <svg
+            aria-hidden
+            viewBox="0 0 12 12"
+            className="absolute right-1 bottom-1 size-3 stroke-ember"
+            fill="none"
+            strokeWidth="2"
+          >
+            <path d="M1 4H11M1 8H11M8.5 1L3.5 11" />
+          </svg>
         ) : null}
         {close.length ? (
-          <span aria-hidden className="absolute top-0 right-1 text-xs font-bold text-honey">
-            {close.map((one) => one.letter).join("")}
-          </span>
+          <span
+            aria-hidden
+            data-close={close.map((one) => one.letter).join("")}
+            className="absolute top-0 right-1 text-xs font-bold text-honey before:content-[attr(data-close)]"
+          />
         ) : null}
       </button>
     </li>

@@ -1,0 +1,52 @@
+"""Every screen can be used without a mouse and read without strain: axe finds nothing to mend."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page
+
+pytestmark = pytest.mark.browser
+
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+SCREENS = [
+    "/plan/today",
+    "/plan/families",
+    "/plan/letters/n",
+    "/plan/hand",
+    "/show/n",
+    "/write/n",
+    "/check/n",
+    "/grow",
+]
+STEPS = 13
+
+
+def faults(page: Page) -> list[str]:
+    page.add_script_tag(path=AXE)
+    found = page.evaluate("axe.run({ resultTypes: ['violations'] })")
+    return [
+        f"{fault['id']}: {node['target']} {node['failureSummary']}"
+        for fault in found["violations"]
+        for node in fault["nodes"]
+    ]
+
+
+@pytest.mark.parametrize("screen", SCREENS)
+def test_axe_finds_nothing_to_mend(page: Page, screen: str):
+    page.goto(screen, wait_until="networkidle")
+    page.get_by_role("heading", level=1).wait_for(state="attached")
+    assert faults(page) == []
+
+
+def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page):
+    page.goto("/plan/today", wait_until="networkidle")
+    page.get_by_role("button", name="Plan the lesson on").click()
+    page.get_by_role("button", name="Choose words").click()
+    page.wait_for_load_state("networkidle")
+    assert faults(page) == []
+    page.get_by_role("link", name="To the board").click()
+    page.get_by_role("heading", name="Settle").wait_for()
+    for _ in range(STEPS):
+        page.wait_for_load_state("networkidle")
+        assert faults(page) == []
+        page.keyboard.press("PageDown")
