@@ -52,9 +52,11 @@ export function LetterTile({
         }}
         className={`relative flex h-16 w-14 touch-none items-center justify-center overflow-hidden rounded-md border-2 bg-leaf hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash ${faulty ? "border-ember" : "border-crease"} ${isOver ? "border-l-8 border-l-ember" : ""} ${isDragging ? "opacity-35" : ""}`}
       >
-        <span aria-hidden className="absolute top-0 left-1 text-xs text-soft">
-          {number || ""}
-        </span>
+        <span
+          aria-hidden
+          data-number={number || ""}
+          className="absolute top-0 left-1 text-xs text-soft before:content-[attr(data-number)]"
+        />
         <SmallLetter letter={letter} className="h-14" />
         {exception ? (
           <svg
