@@ -1,8 +1,8 @@
 """Which taught letters should come back today: those that fade, and the shaky ones sooner.
 
-A letter comes back after growing pauses while it holds (spaced practice: Cepeda and others,
-"Distributed practice in verbal recall tasks", 2006, for the growth; the days are ours, by trial in
-weeks of five lessons). One that is shaky comes back the next day until it holds.
+A letter comes back after growing pauses while it holds, as is usual in spaced practice; the days
+are our choice, so that the first ones fit a week of five lessons. They have not been tried on a
+class. One that is shaky comes back the next day until it holds.
 """
 
 from collections.abc import Iterable, Mapping

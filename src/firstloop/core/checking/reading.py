@@ -15,8 +15,9 @@ from firstloop.core.limits import ANOTHER_KIND, LIMITS, NO_NEARER
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
-MOST_COMPARED = 8
-"""Letters compared in full: by trial, the nearest is among the first three of a first look."""
+MOST_COMPARED = 48
+"""Letters compared in full. A first look is rough: on ink with slips the nearest letter was the
+second in it at the median, within the first 18 in 95 of 100, and within these in 99."""
 
 READ = ("small", "capital", "digit")
 """The kinds of letters that are read; a mark is told by its place, nobody reads it out of it."""
