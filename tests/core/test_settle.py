@@ -1,5 +1,6 @@
 """Strokes in any order and from either end, put in the letter's own."""
 
+from dataclasses import replace
 from itertools import permutations
 
 import numpy as np
@@ -72,3 +73,17 @@ def test_a_lift_within_a_stroke_is_one_lift_and_nothing_else():
     middle = len(whole) // 2
     settled = settle((whole[:middle], whole[middle:]), shape)
     assert (settled.lifts, settled.swaps, settled.flipped, settled.extra) == (1, 0, frozenset(), ())
+
+
+@pytest.mark.parametrize("beside", [-1.0, -0.6, 0.6, 1.0, 1.5, 2.0, 3.0])
+@pytest.mark.parametrize("name", ["x", "A", "n", "o", "i", "t", "g", "B", "4"])
+def test_a_stroke_that_stands_beside_the_letter_is_left_out(name: str, beside: float):
+    shape = letter(name)
+    strokes = even(shape)
+    across = np.concatenate(strokes)[:, 0]
+    at = across.max() + beside if beside > 0 else across.min() + beside
+    stray = evenly(np.array([[at, 1.0], [at, 0.0]]))
+    for place in range(len(strokes) + 1):
+        settled = settle((*strokes[:place], stray, *strokes[place:]), shape)
+        assert [np.array_equal(extra, stray) for extra in settled.extra] == [True]
+        assert replace(settled, extra=()).oddities == 0

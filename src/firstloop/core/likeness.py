@@ -7,7 +7,16 @@ from itertools import combinations
 import numpy as np
 
 from firstloop.core import polyline
-from firstloop.core.checking.match import Fit, Models, Path, directed, fit_boxes, match, step_costs
+from firstloop.core.checking.match import (
+    Fit,
+    Models,
+    Path,
+    directed,
+    fit_boxes,
+    ink_terms,
+    match,
+    step_costs,
+)
 from firstloop.core.checking.pictures import undirected
 from firstloop.core.letterforms import Hand, Letter, draw
 from firstloop.core.letterforms.hands import GROUPS
@@ -115,7 +124,7 @@ def _shape_cost(ink: Path, model: Path) -> float:
     box = fit_boxes(ink, models)
     in_width = np.array([1.0, 0.0])
     fit = Fit(np.where(in_width, box.scale, 1.0), box.shift * in_width)
-    costs = step_costs(ink, fit, models)[:, 0]
+    costs = step_costs(ink_terms(ink, undirected), fit, models)[:, :, 0]
     return float(costs.min(axis=0).mean() + costs.min(axis=1).mean() + fit.costs[0])
 
 

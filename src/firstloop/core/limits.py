@@ -226,8 +226,9 @@ SPARE = 1
 """Of the points a stroke is compared by: one without which the letter lacks no more than this does
 not belong to it."""
 
-IN_ORDER = 0.15
-"""u, on average: strokes that lie so near to the letter's own, point by point, are in order."""
+IN_ORDER, CLEARLY_IN_ORDER = 0.15, 0.4
+"""u, on average: strokes that lie so near to the letter's own, point by point, are in order; and
+those that lie within the second, if they are much further off any other way."""
 
 TURNED_ROUND = 0.65
 """A stroke was written from its end if it lies this much nearer to the model that way round."""

@@ -95,11 +95,12 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
         return points
     weights = _gaussian(radius, sigma)
     # Reflecting through the end points (not mirroring) keeps straight ends straight.
-    padded = np.empty((2, len(points) + 2 * radius))
-    padded[:, radius:-radius] = points.T
-    padded[:, :radius] = (2 * points[0] - points[radius:0:-1]).T
-    padded[:, -radius:] = (2 * points[-1] - points[-2 : -radius - 2 : -1]).T
+    padded = np.empty((len(points) + 2 * radius, 2))
+    padded[radius:-radius] = points
+    padded[:radius] = 2 * points[0] - points[radius:0:-1]
+    padded[-radius:] = 2 * points[-1] - points[-2 : -radius - 2 : -1]
+    # Both axes in one go; what the window gives between one and the other is left out.
+    both = np.correlate(padded.T.ravel(), weights, "valid")
     smoothed = np.empty_like(points)
-    for axis in (0, 1):
-        smoothed[:, axis] = np.convolve(padded[axis], weights, "valid")
+    smoothed[:, 0], smoothed[:, 1] = both[: len(points)], both[-len(points) :]
     return smoothed

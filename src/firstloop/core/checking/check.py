@@ -31,7 +31,7 @@ from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.limits import DOUBTFUL, Limit, Stage, limits_for
 from firstloop.core.ruling import Ruling
 
-CHECKER_VERSION = "2"
+CHECKER_VERSION = "3"
 """Goes up whenever the same ink may get another answer."""
 
 Forms = tuple[Letter, ...]
@@ -96,7 +96,8 @@ def _see_ink(
     lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
     as_it_is = explanation = explain(lines, forms)
     look = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
-    costs = faces.costs(look, DOUBTFUL)
+    # What is clearly the letter as it stands is not looked at any other way up.
+    costs = faces.costs(look, np.inf if explanation.is_right else DOUBTFUL)
     turned = other_way_up(lines, forms, faces, costs, explanation)
     if turned is not None:
         measure, explanation = turned

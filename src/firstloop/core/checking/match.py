@@ -4,8 +4,10 @@ Dynamic time warping over place and direction of travel, for all ways of a lette
 pen's path is taken in writing order, so order and direction count; how it was lifted does not.
 """
 
+import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from itertools import accumulate
 
 import numpy as np
 import numpy.typing as npt
@@ -56,10 +58,6 @@ class Path:
         """The path with a rotation or a mirror image (2, 2) applied about the origin."""
         return Path._placed(self.points @ by, self.headings @ by)
 
-    def every(self, step: int) -> "Path":
-        """The path by fewer points, in its whole box."""
-        return Path(self.points[::step], self.headings[::step], self.low, self.high)
-
 
 def _shares(lengths: list[float], count: int) -> list[int]:
     """How many of the points each stroke gets: by length, two at least; the longest settles it."""
@@ -69,6 +67,13 @@ def _shares(lengths: list[float], count: int) -> list[int]:
     shares = [max(2, round(count * length / whole)) for length in lengths]
     shares[lengths.index(max(lengths))] += count - sum(shares)
     return [max(2, share) for share in shares]
+
+
+Terms = npt.NDArray[np.float32]
+
+
+def _stacked(values: FloatArray) -> Terms:
+    return np.ascontiguousarray(values, dtype=np.float32)
 
 
 Direction = Callable[[FloatArray], FloatArray]
@@ -85,14 +90,15 @@ def directed(headings: FloatArray) -> FloatArray:
 class Models:
     """Several paths stacked, to be compared with ink in one go.
 
-    `points` (2, model, n) are places; `turns`, in the same shape, the directions times -2, and
-    `squares` (model, n) their squared lengths. Of the boxes, `low` (model, 2) are the lower left
-    corners, `sides` the sides, SMALLEST_BOX at least, and `sums` the sums of opposite corners.
+    `points` (2, n, model) are places; `turns`, in the same shape, the directions times -2, and
+    `squares` (n, model) their squared lengths: what runs over the models lies together, for
+    that is quick. Of the boxes, `low` (model, 2) are the lower left corners, `sides` the sides,
+    SMALLEST_BOX at least, and `sums` the sums of opposite corners.
     """
 
-    points: FloatArray
-    turns: FloatArray
-    squares: FloatArray
+    points: Terms
+    turns: Terms
+    squares: Terms
     low: FloatArray
     sides: FloatArray
     sums: FloatArray
@@ -104,9 +110,9 @@ class Models:
         turned = np.stack([direction(path.headings) for path in paths])
         low, high = np.stack([path.low for path in paths]), np.stack([path.high for path in paths])
         return cls(
-            points=np.ascontiguousarray(np.stack([p.points for p in paths]).transpose(2, 0, 1)),
-            turns=np.ascontiguousarray(-2.0 * turned.transpose(2, 0, 1)),
-            squares=(turned**2).sum(axis=2),
+            points=_stacked(np.stack([p.points for p in paths]).transpose(2, 1, 0)),
+            turns=_stacked(-2.0 * turned.transpose(2, 1, 0)),
+            squares=_stacked((turned**2).sum(axis=2).T),
             low=low,
             sides=np.maximum(high - low, SMALLEST_BOX),
             sums=low + high,
@@ -116,9 +122,9 @@ class Models:
     def some(self, wanted: npt.NDArray[np.intp]) -> "Models":
         """Those at the given places."""
         return Models(
-            self.points[:, wanted],
-            self.turns[:, wanted],
-            self.squares[wanted],
+            self.points[:, :, wanted],
+            self.turns[:, :, wanted],
+            self.squares[:, wanted],
             self.low[wanted],
             self.sides[wanted],
             self.sums[wanted],
@@ -151,23 +157,28 @@ def fit_boxes(ink: Path, models: Models) -> Fit:
     return Fit(scale, (models.sums - scale * (ink.low + ink.high)) * 0.5)
 
 
-def step_costs(ink: Path, fit: Fit, models: Models) -> FloatArray:
-    """u² of putting ink sample i on sample j of each model; (i, model, j).
-
-    With the ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
-    sum of products of what is known of the ink with what is known of the model, so that one matrix
-    product does for all.
-    """
-    points, turned = ink.points, models.direction(ink.headings)
-    of_ink = np.empty((len(points), 8))
+def ink_terms(ink: Path, direction: Direction) -> Terms:
+    """What `step_costs` needs of the ink; (ink sample, term)."""
+    points, turned = ink.points, direction(ink.headings)
+    of_ink = np.empty((len(points), 8), np.float32)
     of_ink[:, :2] = points * points
     of_ink[:, 2:4] = points
     of_ink[:, 4:6] = turned
     of_ink[:, 6] = 1.0
     of_ink[:, 7] = np.einsum("ij,ij->i", turned, turned)
-    scale, shift = fit.scale.T[:, :, None], fit.shift.T[:, :, None]
+    return of_ink
+
+
+def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
+    """u² of putting ink sample i on sample j of each model; (i, j, model).
+
+    With the ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
+    sum of products of what is known of the ink with what is known of the model, so that one matrix
+    product does for all. Single precision is a thousandth of what any limit asks for.
+    """
+    scale, shift = (each.T[:, None].astype(np.float32) for each in (fit.scale, fit.shift))
     off = models.points - shift
-    of_models = np.empty((8, *models.squares.shape))
+    of_models = np.empty((8, *models.squares.shape), np.float32)
     of_models[:2] = scale * scale
     np.multiply(off, -2.0 * scale, out=of_models[2:4])
     of_models[4:6] = models.turns
@@ -176,7 +187,11 @@ def step_costs(ink: Path, fit: Fit, models: Models) -> FloatArray:
     of_models[6] += models.squares
     of_models[7] = 1.0
     costs = of_ink @ of_models.reshape(8, -1)
-    return np.asarray(costs.reshape(len(points), *models.squares.shape))
+    return np.asarray(costs.reshape(len(of_ink), *models.squares.shape))
+
+
+Totals = list[list[float]]
+"""u² in all on the cheapest way from the first pair to each; by ink sample, by model sample."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -195,65 +210,58 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best.
 
     Every sample of either is put somewhere, so no match costs less than their cheapest places. The
-    model that promises most by that bound is matched first, then only those that may better it.
+    models are matched in the order of that bound, as long as it is less than the cheapest match.
     """
     fit = fit_boxes(ink, models)
-    costs = step_costs(ink, fit, models)
+    costs = step_costs(ink_terms(ink, models.direction), fit, models)
     extra = fit.costs + handicaps
-    least = _bound(costs) + extra
-    best = int(np.argmin(least))
-    totals = _accumulate(costs[:, best])
-    cost = totals[-1, -1] / len(costs) + extra[best]
-    rivals = np.flatnonzero(least < cost)
-    rivals = rivals[rivals != best]
-    if len(rivals):
-        rival_totals = _accumulate(costs[:, rivals])
-        rival_costs = rival_totals[-1, :, -1] / len(costs) + extra[rivals]
-        winner = int(np.argmin(rival_costs))
-        if rival_costs[winner] < cost:
-            best, cost, totals = int(rivals[winner]), rival_costs[winner], rival_totals[:, winner]
-    return Match(best, float(cost), _trace_back(totals))
+    least = _bound(costs) + extra if len(extra) > 1 else extra
+    best, best_cost, best_totals = 0, math.inf, Totals()
+    for promising in np.argsort(least).tolist():
+        if least[promising] >= best_cost:
+            break
+        totals = _accumulate(costs[:, :, promising].tolist())
+        cost = totals[-1][-1] / len(costs) + float(extra[promising])
+        if cost < best_cost:
+            best, best_cost, best_totals = promising, cost, totals
+    return Match(best, best_cost, _trace_back(best_totals))
 
 
 def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
     """u²: no match of the ink to any of the models costs less."""
     fit = fit_boxes(ink, models)
-    return float((_bound(step_costs(ink, fit, models)) + fit.costs + handicaps).min())
+    costs = step_costs(ink_terms(ink, models.direction), fit, models)
+    return float((_bound(costs) + fit.costs + handicaps).min())
 
 
-def _bound(costs: FloatArray) -> FloatArray:
+def _bound(costs: Terms) -> FloatArray:
     """The least mean cost of a match: every sample of either is put on its cheapest; (model,)."""
-    by_model, by_ink = costs.min(axis=0).sum(axis=1), costs.min(axis=2).sum(axis=0)
+    by_model, by_ink = costs.min(axis=0).sum(axis=0), costs.min(axis=1).sum(axis=0)
     return np.asarray(np.maximum(by_model, by_ink) / len(costs))
 
 
-def _accumulate(costs: FloatArray) -> FloatArray:
-    """Cheapest cost of reaching each pair, for one model (i, j) or several (i, model, j).
+def _accumulate(costs: list[list[float]]) -> Totals:
+    """Cheapest cost of reaching each pair, from above, aslant or beside.
 
-    A row is reached from above or aslant first; running along the row is then a running minimum
-    of (cost on arrival - cost so far along the row), which numpy does without a Python loop.
+    The tables are small: plain numbers are quicker here than a row of an array at a time.
     """
-    along = costs.cumsum(axis=-1)
-    before = along - costs
-    padded = np.empty((*costs.shape[:-1], costs.shape[-1] + 1))
-    padded[..., 0] = np.inf  # left of the first column is nothing
-    totals, beside = padded[..., 1:], padded[..., :-1]
-    totals[0] = along[0]
-    above = totals[0]
-    # Kept lean: this loop is a quarter of a check.
-    rows = zip(totals[1:], beside[:-1], before[1:], along[1:], strict=True)
-    for arrive, aslant, so_far, row_along in rows:
-        np.minimum(above, aslant, out=arrive)
-        np.subtract(arrive, so_far, out=arrive)
-        np.minimum.accumulate(arrive, axis=-1, out=arrive)
-        np.add(arrive, row_along, out=arrive)
-        above = arrive
+    above = list(accumulate(costs[0]))
+    totals = [above]
+    for row in costs[1:]:
+        aslant = beside = math.inf  # left of the first column is nothing
+        reached = []
+        for over, cost in zip(above, row, strict=True):
+            least = over if over < aslant else aslant
+            beside = cost + (beside if beside < least else least)
+            reached.append(beside)
+            aslant = over
+        totals.append(reached)
+        above = reached
     return totals
 
 
-def _trace_back(totals: FloatArray) -> list[tuple[int, int]]:
+def _trace_back(reached: Totals) -> list[tuple[int, int]]:
     """The pairs of the cheapest path, from first to last."""
-    reached: list[list[float]] = totals.tolist()  # single cells of an array are slow to read
     i, j = len(reached) - 1, len(reached[0]) - 1
     steps = [(i, j)]
     while i or j:

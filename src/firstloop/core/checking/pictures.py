@@ -10,7 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.match import Fit, Models, Path, fit_boxes, step_costs
+from firstloop.core.checking.match import Fit, Models, Path, Terms, fit_boxes, ink_terms, step_costs
 from firstloop.core.letterforms import Letter
 from firstloop.core.letterforms.drawing import path_of
 from firstloop.core.limits import SAMPLES, TURN_COST
@@ -71,14 +71,14 @@ class Pictures:
         standing = slice(self.count, None)
         fit.scale[standing, 1] = 1.0
         fit.shift[standing, 1] = self.models.low[standing, 1] - ink.low[1]
-        return Laid(ink, self, fit)
+        return Laid(ink_terms(ink, undirected), self, fit)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Laid:
-    """Ink laid over pictures."""
+    """Ink laid over pictures; of the ink there are the terms of its step costs."""
 
-    ink: Path
+    ink: Terms
     pictures: Pictures
     fit: Fit
 
@@ -91,9 +91,9 @@ class Laid:
 
         That half of the whole cost is left out here, and twice the rest allowed, makes it safe.
         """
-        few = self.ink.every(EVERY)
+        few = self.ink[::EVERY]
         costs = step_costs(few, self.fit.some(wanted), self.pictures.models.some(wanted))
-        return np.asarray(costs.min(axis=2).sum(axis=0) * (0.5 / len(few.points)))
+        return np.asarray(costs.min(axis=1).sum(axis=0) * (0.5 / len(few)))
 
     def costs(self, wanted: Places | None = None) -> FloatArray:
         """u² by which the ink differs from the wanted pictures, or all; (wanted,)."""
@@ -106,6 +106,6 @@ class Laid:
     def each(self) -> FloatArray:
         """u² by which the ink differs from every picture, laid in either way; (2 pictures,)."""
         steps = step_costs(self.ink, self.fit, self.pictures.models)
-        apart = (steps.min(axis=0).sum(axis=1) + steps.min(axis=2).sum(axis=0)) / SAMPLES
+        apart = (steps.min(axis=0).sum(axis=0) + steps.min(axis=1).sum(axis=0)) / SAMPLES
         apart += self.fit.costs
         return np.asarray(apart)

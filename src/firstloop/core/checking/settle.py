@@ -18,6 +18,7 @@ from firstloop.core.checking.trace import Lines, thinned
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
     ACROSS,
+    CLEARLY_IN_ORDER,
     COVERED,
     COVERED_DOT,
     GONE_OVER,
@@ -84,9 +85,13 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     ink = np.stack([thinned(stroke, POINTS) for stroke in strokes])
     if len(strokes) < len(models):
         return _with_too_few(strokes, ink, letter, models)
+    beside = _standing_beside(ink, models) if len(strokes) == len(models) + 1 else None
+    if beside is not None:
+        rest = (*strokes[:beside], *strokes[beside + 1 :])
+        return replace(settle(rest, letter), extra=(strokes[beside],))
     own, ink = ink, _fitted(ink, models)
     as_many = len(strokes) == len(models)
-    if as_many and _in_order(ink, models):
+    if as_many and _in_order(_point_by_point(ink, models)):
         return _nothing_to_settle(strokes)
     apart = _distances(ink, models) + _across(ink, models)
     if not as_many:
@@ -98,6 +103,42 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     return _with_too_many(strokes, apart, letter, models)
 
 
+def _standing_beside(ink: FloatArray, models: FloatArray) -> int | None:
+    """The stroke that stands beside a letter which is whole without it.
+
+    It is looked for before the ink is laid over the letter: it would be drawn into it.
+    """
+    best, nearest = None, IN_ORDER
+    every = np.arange(len(ink))
+    for i in range(len(ink)):
+        laid = _fitted(ink, models, by=ink[every != i])
+        off = _off_in_any_order(_point_by_point(laid[every != i], models))
+        if off < nearest and _off_the_letter(laid[i], models) > NOT_OF_THE_LETTER:
+            best, nearest = i, off
+    return best
+
+
+def _point_by_point(ink: FloatArray, models: FloatArray) -> FloatArray:
+    """u that strokes lie off the letter's, each point off the one in its turn, on average; from
+    their start and from their end, (2, i, j)."""
+    both_ways = np.stack((ink, ink[:, ::-1]))[:, :, None]
+    off = both_ways - models
+    return np.asarray(np.hypot(off[..., 0], off[..., 1]).sum(axis=3) / POINTS)
+
+
+def _off_in_any_order(off: FloatArray) -> float:
+    """Of `_point_by_point` what the worst stroke is off, in the order and the directions that suit
+    best."""
+    either: list[list[float]] = np.minimum(off[0], off[1]).tolist()
+    orders = permutations(range(len(either)))
+    return min(max(row[j] for row, j in zip(either, to, strict=True)) for to in orders)
+
+
+def _off_the_letter(stroke: FloatArray, models: FloatArray) -> float:
+    """u that a stroke (POINTS, 2) is from the letter, on average."""
+    return float(_distances(stroke[None], models).min(axis=(1, 3)).mean())
+
+
 def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
     """u between the points of ink and letter in the ink's own size: a letter of which one part is
     too short is not to be drawn up as a whole."""
@@ -105,10 +146,16 @@ def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
     return _distances(beside, models) + _across(beside, models)
 
 
-def _in_order(ink: FloatArray, models: FloatArray) -> bool:
-    """Whether every stroke lies point by point on the letter's own, in its turn."""
-    off = ink - models
-    return bool(np.hypot(off[..., 0], off[..., 1]).sum(axis=1).max() < POINTS * IN_ORDER)
+def _in_order(off: FloatArray) -> bool:
+    """Of `_point_by_point` whether every stroke lies on the letter's own in its turn, or at least
+    clearly nearer to it than to another, or than it does from its end."""
+    own = off[0].diagonal()
+    worst = float(own.max())
+    if worst < IN_ORDER:
+        return True
+    others = off.copy()
+    np.fill_diagonal(others[0], np.inf)
+    return worst < CLEARLY_IN_ORDER and bool((own < TURNED_ROUND * others.min(axis=(0, 2))).all())
 
 
 def _nothing_to_settle(strokes: Lines) -> Settled:
@@ -130,9 +177,9 @@ def _dots(letter: Letter) -> npt.NDArray[np.bool_]:
     return np.array([_is_dot(letter, j) for j in range(len(letter.strokes))])
 
 
-def _fitted(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """The ink with its box laid over the letter's."""
-    flat, onto = ink.reshape(-1, 2), models.reshape(-1, 2)
+def _fitted(ink: FloatArray, models: FloatArray, by: FloatArray | None = None) -> FloatArray:
+    """The ink with its box, or the box of a part of it, laid over the letter's."""
+    flat, onto = (ink if by is None else by).reshape(-1, 2), models.reshape(-1, 2)
     low, high = flat.min(axis=0), flat.max(axis=0)
     to_low, to_high = onto.min(axis=0), onto.max(axis=0)
     scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
