@@ -1,9 +1,16 @@
 """Plan, today, by real requests: a lesson planned, changed, given; words, chains, sentences."""
 
 from datetime import date, datetime, timedelta
+from io import BytesIO
 
+import numpy as np
 import pytest
+from PIL import Image
 
+from firstloop.core.letterforms import PLAIN, draw
+from firstloop.core.movement import movement_of
+from firstloop.core.ruling import Ruling
+from firstloop.core.words import word_script
 from tests import letters
 from tests.api.test_api import hand_in
 
@@ -148,3 +155,44 @@ def test_lessons_of_other_weeks_are_not_this_weeks(taught):
     today = taught.get("/api/plan/today").json()
     first, last = (date.fromisoformat(today["week"][at]["day"]) for at in (0, -1))
     assert last - first == timedelta(days=4)
+
+
+def test_what_is_written_on_the_board_is_kept_with_its_step(taught):
+    lesson = planned(taught)
+    at = f"/api/show/lessons/{lesson['id']}/written"
+    assert taught.get(f"{at}/show").json() == {"strokes": []}
+    stroke = {"x": [0.5, 0.5], "y": [1.0, -1.52], "t": [0.0, 0.25], "f": None}
+    assert taught.put(f"{at}/show", json={"strokes": [stroke]}).status_code == 204
+    assert taught.get(f"{at}/show").json() == {"strokes": [stroke]}
+    assert taught.get(f"{at}/date").json() == {"strokes": []}
+    taught.put(f"{at}/show", json={"strokes": []})
+    assert taught.get(f"{at}/show").json() == {"strokes": []}
+    uneven = taught.put(f"{at}/show", json={"strokes": [{"x": [0.0], "y": []}]})
+    assert uneven.status_code == 422
+    assert "every point needs both" in uneven.json()["detail"]
+
+
+def test_print_is_shown_beside_joined_for_letters_and_pairs(client):
+    for text in ("n", "sh"):
+        own = client.get("/api/show/text", params={"text": text}).json()
+        other = client.get("/api/show/text", params={"text": text, "other_hand": True}).json()
+        assert [own[0]["letter"], other[0]["letter"]] == [text, text]
+        assert len(own[0]["strokes"]) == len(text)
+        assert len(other[0]["strokes"]) == 1  # joined: written in one
+
+
+def test_a_movement_goes_home_as_a_gif_that_is_written_bit_by_bit(client):
+    answer = client.get("/api/show/movement", params={"text": "ship"})
+    assert answer.headers["content-type"] == "image/gif"
+    picture = Image.open(BytesIO(answer.content))
+    assert picture.info["loop"] == 0
+    inked, lasting = [], 0
+    for frame in range(picture.n_frames):
+        picture.seek(frame)
+        lasting += picture.info["duration"]
+        inked.append(int((np.asarray(picture.convert("L")) < 90).sum()))
+    assert inked[0] == 0
+    # Softened edges may be counted or not, so not every frame has more.
+    assert np.all(np.diff(inked) > -0.02 * inked[-1])
+    drawn = draw(word_script("ship", PLAIN), PLAIN.proportions, Ruling())
+    assert lasting / 1000 == pytest.approx(movement_of(drawn).whole, rel=0.03)

@@ -2,11 +2,14 @@
 
 from collections.abc import Iterable
 from datetime import datetime
+from typing import Annotated
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from firstloop.core import phrases, polyline, progress
 from firstloop.core.checking.findings import Code, Dimension, Finding, Verdict
+from firstloop.core.errors import InkError
+from firstloop.core.ink import MAX_POINTS, Ink, Stroke
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import Stage
 from firstloop.core.moves import MoveKind
@@ -102,6 +105,21 @@ class InkStroke(BaseModel):
     times: list[float] | None
 
 
+Samples = Annotated[list[float], Field(max_length=MAX_POINTS)]
+
+
+class StrokeIn(BaseModel):
+    """One pen-down, as columns: x and y in u (y up, base line 0), t in seconds, f 0 to 1."""
+
+    x: Samples
+    y: Samples
+    t: Samples | None = None
+    f: Samples | None = None
+
+
+StrokesIn = Annotated[list[StrokeIn], Field(max_length=200)]
+
+
 class AttemptOut(BaseModel):
     """A kept attempt: its ink, what the checker says, and the teacher's word."""
 
@@ -149,6 +167,30 @@ def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:
     """Strokes as an answer, no finer than is seen."""
     spaced = [polyline.respace(stroke, PICTURE_SPACING).round(3).tolist() for stroke in strokes]
     return Picture(text=text, strokes=spaced)
+
+
+def ink_from(strokes: Iterable[StrokeIn]) -> Ink:
+    """Ink as it was sent; raises InkError where it is none."""
+    return Ink(tuple(_stroke(stroke) for stroke in strokes))
+
+
+def _stroke(sent: StrokeIn) -> Stroke:
+    if len(sent.x) != len(sent.y):
+        raise InkError(f"a stroke has {len(sent.x)} x but {len(sent.y)} y; every point needs both")
+    return Stroke.of(list(zip(sent.x, sent.y, strict=True)), sent.t, sent.f)
+
+
+def columns_of(ink: Ink) -> list[StrokeIn]:
+    """Ink as it would be sent."""
+    return [
+        StrokeIn(
+            x=stroke.points[:, 0].tolist(),
+            y=stroke.points[:, 1].tolist(),
+            t=None if stroke.times is None else stroke.times.tolist(),
+            f=None if stroke.force is None else stroke.force.tolist(),
+        )
+        for stroke in ink.strokes
+    ]
 
 
 def pupil_out(pupil: PupilRecord) -> PupilOut:

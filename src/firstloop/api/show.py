@@ -6,19 +6,27 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now
-from firstloop.api.shared import LetterDrawing, Point, letter_drawing
+from firstloop.api.shared import (
+    LetterDrawing,
+    Point,
+    StrokesIn,
+    columns_of,
+    ink_from,
+    letter_drawing,
+)
 from firstloop.core import polyline
 from firstloop.core.lesson import StepKind
 from firstloop.core.letterforms import draw, find_script
-from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.letterforms.hands import GROUPS, counterpart
+from firstloop.core.phrases import OURS
 from firstloop.core.words import word_script
-from firstloop.formats import svg
+from firstloop.formats import gif, svg
 from firstloop.store import lessons
 
 router = APIRouter(prefix="/api/show", tags=["show"])
 
 
-SVG = "image/svg+xml"
+SVG, GIF = "image/svg+xml", "image/gif"
 LONGEST_TEXT = 24
 Text = Annotated[str, Query(min_length=1, max_length=LONGEST_TEXT)]
 
@@ -33,6 +41,12 @@ class SmallPicture(BaseModel):
 
     letter: str
     strokes: list[list[Point]]
+
+
+class BoardInk(BaseModel):
+    """What the teacher has written on the board, from the first of its base lines."""
+
+    strokes: StrokesIn
 
 
 class LetterGroup(BaseModel):
@@ -73,16 +87,34 @@ def get_letter(school_class: Class, letter: str) -> LetterDrawing:
 
 
 @router.get("/text")
-def get_text(school_class: Class, text: LineOfText) -> list[LetterDrawing]:
-    """A line of text, word by word, each as one movement of the class's hand."""
-    hand = school_class.hand
+def get_text(
+    school_class: Class, text: LineOfText, other_hand: bool = False
+) -> list[LetterDrawing]:
+    """A line of text, word by word, each as one movement of the class's hand; or of the other:
+    joined where the class prints, print where it joins."""
+    own = school_class.hand
+    hand, wording = (counterpart(own), OURS) if other_hand else (own, school_class.wording)
     return [
         letter_drawing(
-            draw(word_script(word, hand), hand.proportions, school_class.ruling),
-            school_class.wording,
+            draw(word_script(word, hand), hand.proportions, school_class.ruling), wording
         )
         for word in text.split()
     ]
+
+
+@router.get("/lessons/{lesson_id}/written/{kind}")
+def get_written(session: Db, school_class: Class, lesson_id: int, kind: StepKind) -> BoardInk:
+    """What the teacher wrote on the board in a step of a lesson."""
+    ink = lessons.written(session, school_class.id, lesson_id, kind)
+    return BoardInk(strokes=columns_of(ink))
+
+
+@router.put("/lessons/{lesson_id}/written/{kind}", status_code=204)
+def put_written(
+    session: Db, school_class: Class, lesson_id: int, kind: StepKind, sent: BoardInk
+) -> None:
+    """Keeps what is on the board in a step; no strokes: it was wiped."""
+    lessons.keep_written(session, school_class.id, lesson_id, kind, ink_from(sent.strokes))
 
 
 class PlaceIn(BaseModel):
@@ -109,3 +141,11 @@ def get_drawing(school_class: Class, text: Text, animated: bool = False) -> Resp
     hand = school_class.hand
     drawn = draw(word_script(text, hand), hand.proportions, school_class.ruling)
     return Response(svg.written(drawn, animated=animated), media_type=SVG)
+
+
+@router.get("/movement", response_class=Response)
+def get_movement(school_class: Class, text: Text) -> Response:
+    """A letter or word as it is written, as a GIF file: what any phone can show."""
+    hand = school_class.hand
+    drawn = draw(word_script(text, hand), hand.proportions, school_class.ruling)
+    return Response(gif.written(drawn), media_type=GIF)

@@ -1,30 +1,15 @@
 """Write: what the pads hand in."""
 
-from typing import Annotated
-
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db, Now
-from firstloop.api.shared import AttemptOut, attempt_out
-from firstloop.core.errors import InkError
-from firstloop.core.ink import MAX_POINTS, Ink, Stroke
+from firstloop.api.shared import AttemptOut, StrokesIn, attempt_out, ink_from
 from firstloop.store import attempts
 from firstloop.store.handing_in import hand_in
 from firstloop.store.records import Help
 
 router = APIRouter(prefix="/api/write", tags=["write"])
-
-Samples = Annotated[list[float], Field(max_length=MAX_POINTS)]
-
-
-class StrokeIn(BaseModel):
-    """One pen-down, as columns: x and y in u (y up, base line 0), t in seconds, f 0 to 1."""
-
-    x: Samples
-    y: Samples
-    t: Samples | None = None
-    f: Samples | None = None
 
 
 class AttemptIn(BaseModel):
@@ -33,7 +18,7 @@ class AttemptIn(BaseModel):
     pupil_id: int
     letter: str
     help: Help
-    strokes: Annotated[list[StrokeIn], Field(max_length=200)]
+    strokes: StrokesIn
 
 
 @router.post("/attempts", status_code=201)
@@ -45,16 +30,10 @@ def post_attempt(session: Db, school_class: Class, now: Now, sent: AttemptIn) ->
         pupil_id=sent.pupil_id,
         letter=sent.letter,
         help=sent.help,
-        ink=Ink(tuple(_stroke(stroke) for stroke in sent.strokes)),
+        ink=ink_from(sent.strokes),
         written_at=now,
     )
     return attempt_out(record)
-
-
-def _stroke(sent: StrokeIn) -> Stroke:
-    if len(sent.x) != len(sent.y):
-        raise InkError(f"a stroke has {len(sent.x)} x but {len(sent.y)} y; every point needs both")
-    return Stroke.of(list(zip(sent.x, sent.y, strict=True)), sent.t, sent.f)
 
 
 @router.delete("/attempts/{attempt_id}", status_code=204)

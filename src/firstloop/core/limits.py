@@ -222,6 +222,9 @@ ON_TOP, GONE_OVER, NOT_OF_THE_LETTER = 0.15, 0.85, 0.3
 """u from other ink within which a stroke goes over it; share of the stroke that must; u, on
 average, at which a stroke stands beside the letter."""
 
+CLOSES_A_GAP = 2.5 * COVERED
+"""u: a longer stroke does more than close a gap that counts as covered from both its sides."""
+
 SPARE = 1
 """Of the points a stroke is compared by: one without which the letter lacks no more than this does
 not belong to it."""

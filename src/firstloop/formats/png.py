@@ -26,17 +26,16 @@ def contact_sheet(hand: Hand, ruling: Ruling) -> bytes:
             y = (base - ruling.height(line)) * scale
             pen.line([(0, y), (size[0], y)], RULE, round(rule_width(line) * scale))
         for points in lines:
-            _draw(pen, points, base, scale)
+            draw_line(pen, points * scale, base * scale, radius=PEN_WIDTH / 2 * scale)
     file = BytesIO()
     image.reduce(OVERSAMPLING).save(file, "PNG")
     return file.getvalue()
 
 
-def _draw(pen: ImageDraw.ImageDraw, points: FloatArray, base: float, scale: float) -> None:
-    """A round-ended line: straight pieces with a disc at every joint, as Pillow's own leave
-    notches."""
-    radius = PEN_WIDTH / 2 * scale
-    places = [(x * scale, (base - y) * scale) for x, y in points.tolist()]
+def draw_line(pen: ImageDraw.ImageDraw, points: FloatArray, base: float, *, radius: float) -> None:
+    """A round-ended line through points (n, 2), y up from `base`; all in pixels. Straight pieces
+    with a disc at every joint, as Pillow's own joints leave notches."""
+    places = [(x, base - y) for x, y in points.tolist()]
     pen.line(places, INK, round(2 * radius))
     for across, down in places:
         pen.ellipse((across - radius, down - radius, across + radius, down + radius), INK)

@@ -6,8 +6,9 @@ from xml.sax.saxutils import escape
 
 import numpy as np
 
-from firstloop.core import polyline, sheet
+from firstloop.core import sheet
 from firstloop.core.letterforms import Hand, Letter
+from firstloop.core.movement import movement_of
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Line, LineLook, Ruling
 
@@ -17,10 +18,6 @@ PEN_WIDTH = 0.09
 PIXELS_PER_U = 44
 MARGIN = 0.5
 """u around a letter or word."""
-
-PACE, PAUSE, REST = 1.6, 0.35, 1.5
-"""u a second; seconds between moves, and before it is written once more: slow enough to say the
-words along with it."""
 
 
 def rule_width(line: Line) -> float:
@@ -47,10 +44,7 @@ def written(letter: Letter, *, animated: bool = False) -> str:
     A reader who has asked for less motion sees it still.
     """
     ruling = letter.ruling
-    everything = np.vstack(letter.paths())
-    left, right = float(everything[:, 0].min()) - MARGIN, float(everything[:, 0].max()) + MARGIN
-    top = max(ruling.top, float(everything[:, 1].max())) + MARGIN
-    bottom = min(ruling.drop, float(everything[:, 1].min())) - MARGIN
+    left, right, bottom, top = page_of(letter)
     rules = "".join(
         f'<path d="M0 {top - ruling.height(line):.3f}H{right - left:.3f}" stroke="{RULE}" '
         f'stroke-width="{rule_width(line)}"{_dashes(ruling.look(line))}/>'
@@ -64,6 +58,14 @@ def written(letter: Letter, *, animated: bool = False) -> str:
     )
     motion = _motion(letter) if animated else ""
     return _document(right - left, top - bottom, letter.name, motion + rules + pens)
+
+
+def page_of(letter: Letter) -> tuple[float, float, float, float]:
+    """Left, right, bottom and top (u) of a page that shows a letter or word on its lines."""
+    everything = np.vstack(letter.paths())
+    (left, low), (right, high) = everything.min(axis=0).tolist(), everything.max(axis=0).tolist()
+    bottom, top = min(letter.ruling.drop, low), max(letter.ruling.top, high)
+    return left - MARGIN, right + MARGIN, bottom - MARGIN, top + MARGIN
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -121,17 +123,13 @@ def _dashes(look: LineLook) -> str:
 
 def _motion(letter: Letter) -> str:
     """A style that draws each move after the one before it. Times are shares of one round."""
-    clock, times = 0.0, []
-    for move in letter.moves:
-        took = max(0.2, polyline.length(move.points) / PACE)
-        times.append((clock, clock + took))
-        clock += took + PAUSE
-    whole = clock + REST
+    movement = movement_of(letter)
+    whole = movement.whole
     frames = "".join(
         f"@keyframes m{at}{{0%,{100 * start / whole:.2f}%{{stroke-dashoffset:1.01}}"
         f"{100 * end / whole:.2f}%,100%{{stroke-dashoffset:0}}}}"
         f"#m{at}{{stroke-dasharray:1 2;animation:m{at} {whole:.2f}s linear infinite}}"
-        for at, (start, end) in enumerate(times)
+        for at, (start, end) in enumerate(movement.moves)
     )
     return f"<style>@media (prefers-reduced-motion:no-preference){{{frames}}}</style>"
 

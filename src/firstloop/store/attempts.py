@@ -1,17 +1,15 @@
 """Attempts and judgements in and out of the record."""
 
 from collections.abc import Sequence
-from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, joinedload, selectinload
 
 from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Finding, Verdict
-from firstloop.core.ink import Ink, Stroke
 from firstloop.core.limits import Stage
-from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 from firstloop.store import classes
+from firstloop.store.ink_columns import columns_of, ink_from
 from firstloop.store.models import Attempt, FindingRow, Judgement, Pupil
 from firstloop.store.records import (
     AttemptRecord,
@@ -35,7 +33,7 @@ def add(session: Session, new: NewAttempt) -> AttemptRecord:
         ruling_drop=new.ruling.drop,
         help=new.help,
         written_at=new.written_at,
-        ink=[_stroke_columns(stroke) for stroke in new.ink.strokes],
+        ink=columns_of(new.ink),
     )
     _take_over(row, new)
     session.add(row)
@@ -129,7 +127,7 @@ def _record(row: Attempt) -> AttemptRecord:
             ruling=Ruling(row.ruling_top, row.ruling_drop),
             help=Help(row.help),
             written_at=row.written_at,
-            ink=Ink(tuple(_stroke(columns) for columns in row.ink)),
+            ink=ink_from(row.ink),
             reads_as=row.reads_as,
             way=row.way,
             verdicts={dimension: Verdict(getattr(row, dimension)) for dimension in Dimension},
@@ -178,22 +176,3 @@ def _finding(row: FindingRow) -> Finding:
         say=row.say,
         other=row.other,
     )
-
-
-def _stroke_columns(stroke: Stroke) -> dict[str, Any]:
-    """A stroke as columns, to a ten-thousandth of u and a millisecond: finer than any digitiser."""
-
-    def column(values: FloatArray | None, digits: int) -> list[float] | None:
-        return None if values is None else values.round(digits).tolist()
-
-    return {
-        "x": column(stroke.points[:, 0], 4),
-        "y": column(stroke.points[:, 1], 4),
-        "t": column(stroke.times, 3),
-        "f": column(stroke.force, 3),
-    }
-
-
-def _stroke(columns: dict[str, Any]) -> Stroke:
-    points = list(zip(columns["x"], columns["y"], strict=True))
-    return Stroke.of(points, columns["t"], columns["f"])

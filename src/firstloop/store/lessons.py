@@ -7,9 +7,11 @@ from typing import Any
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from firstloop.core.ink import Ink
 from firstloop.core.language import Language, Variety
 from firstloop.core.lesson import Lesson, Step, StepKind
 from firstloop.core.sounds import Word, word
+from firstloop.store.ink_columns import columns_of, ink_from
 from firstloop.store.models import LessonRow, OwnWord, SchoolClass, TaughtLetter
 from firstloop.store.records import LessonRecord, NotInRecordError
 
@@ -46,6 +48,19 @@ def go_to(session: Session, class_id: int, lesson_id: int, at: int) -> LessonRec
     row.at = at
     session.flush()
     return _record(row)
+
+
+def written(session: Session, class_id: int, lesson_id: int, kind: StepKind) -> Ink:
+    """What the teacher wrote on the board in a step."""
+    return ink_from(_row(session, class_id, lesson_id).written.get(kind, []))
+
+
+def keep_written(session: Session, class_id: int, lesson_id: int, kind: StepKind, ink: Ink) -> None:
+    """Keeps what is on the board in a step; no ink: it was wiped."""
+    row = _row(session, class_id, lesson_id)
+    others = {key: columns for key, columns in row.written.items() if key != kind}
+    row.written = others | ({kind.value: columns_of(ink)} if ink.strokes else {})
+    session.flush()
 
 
 def close(session: Session, class_id: int, lesson_id: int, now: datetime) -> LessonRecord:

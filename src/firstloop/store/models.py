@@ -135,8 +135,8 @@ class OwnWord(Base):
 
 
 class LessonRow(Base):
-    """A lesson: what was planned, where the board is in it (`at`, the place of a step), and when
-    it was given, if it was."""
+    """A lesson: what was planned, where the board is in it (`at`, the place of a step), when it was
+    given, if it was, and what was written on the board, by kind of step."""
 
     __tablename__ = "lesson"
     __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
@@ -147,6 +147,7 @@ class LessonRow(Base):
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     at: Mapped[int] = mapped_column(server_default="0")
     given_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
+    written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
 
 
 class Pupil(Base):

@@ -133,10 +133,35 @@ export interface paths {
         };
         /**
          * Get Text
-         * @description A line of text, word by word, each as one movement of the class's hand.
+         * @description A line of text, word by word, each as one movement of the class's hand; or of the other:
+         *     joined where the class prints, print where it joins.
          */
         get: operations["get_text"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/show/lessons/{lesson_id}/written/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Written
+         * @description What the teacher wrote on the board in a step of a lesson.
+         */
+        get: operations["get_written"];
+        /**
+         * Put Written
+         * @description Keeps what is on the board in a step; no strokes: it was wiped.
+         */
+        put: operations["put_written"];
         post?: never;
         delete?: never;
         options?: never;
@@ -196,6 +221,26 @@ export interface paths {
          * @description A letter or word as an SVG file, still or as it is written.
          */
         get: operations["get_drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/show/movement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Movement
+         * @description A letter or word as it is written, as a GIF file: what any phone can show.
+         */
+        get: operations["get_movement"];
         put?: never;
         post?: never;
         delete?: never;
@@ -933,6 +978,14 @@ export interface components {
             /** Say */
             say: string;
             judgement: components["schemas"]["JudgementOut"] | null;
+        };
+        /**
+         * BoardInk
+         * @description What the teacher has written on the board, from the first of its base lines.
+         */
+        BoardInk: {
+            /** Strokes */
+            strokes: components["schemas"]["StrokeIn"][];
         };
         /**
          * BroughtOut
@@ -2262,6 +2315,7 @@ export interface operations {
         parameters: {
             query: {
                 text: string;
+                other_hand?: boolean;
             };
             header?: never;
             path?: never;
@@ -2277,6 +2331,94 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LetterDrawing"][];
                 };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_written: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                kind: components["schemas"]["StepKind"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardInk"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_written: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+                kind: components["schemas"]["StepKind"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardInk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not in the record */
             404: {
@@ -2389,6 +2531,46 @@ export interface operations {
             query: {
                 text: string;
                 animated?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_movement: {
+        parameters: {
+            query: {
+                text: string;
             };
             header?: never;
             path?: never;

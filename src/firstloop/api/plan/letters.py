@@ -9,10 +9,9 @@ from firstloop.api.deps import Class, Db
 from firstloop.api.shared import LetterDrawing, Picture, letter_drawing, picture
 from firstloop.core import order
 from firstloop.core.families import Scheme, rule_breakers
-from firstloop.core.letterforms import HANDS, Hand, draw, find_script
-from firstloop.core.letterforms.hands import GROUPS, group_of
+from firstloop.core.letterforms import Hand, draw, find_script
+from firstloop.core.letterforms.hands import GROUPS, counterpart, group_of
 from firstloop.core.likeness import most_confusable
-from firstloop.core.moves import MoveKind
 from firstloop.core.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
 from firstloop.core.slips import shown_slips
 from firstloop.core.sounds import Word
@@ -162,7 +161,7 @@ def word_out(word: Word) -> WordOut:
 def _forms(letter: str, school_class: ClassRecord) -> list[Form]:
     """The class's form, and beside it the joined one if it writes print, print if it joins."""
     own = school_class.hand
-    other = HANDS["plain" if _joins(own) else "joined"]
+    other = counterpart(own)
     drawings = [(own, school_class.wording), (other, OURS)]
     if own.scripts[letter] is other.scripts[letter]:
         drawings.pop()  # capitals, digits and marks do not join
@@ -176,10 +175,6 @@ def _forms(letter: str, school_class: ClassRecord) -> list[Form]:
         )
         for hand, wording in drawings
     ]
-
-
-def _joins(hand: Hand) -> bool:
-    return hand.scripts["n"].moves[0].kind is MoveKind.LEAD_IN
 
 
 def _move_words(place: Place, wording: Wording) -> MoveWordsOut:

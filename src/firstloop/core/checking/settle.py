@@ -14,11 +14,12 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core import polyline
-from firstloop.core.checking.trace import Lines, thinned
+from firstloop.core.checking.trace import Lines, length_of, thinned
 from firstloop.core.letterforms import Letter
 from firstloop.core.limits import (
     ACROSS,
     CLEARLY_IN_ORDER,
+    CLOSES_A_GAP,
     COVERED,
     COVERED_DOT,
     GONE_OVER,
@@ -246,8 +247,8 @@ def _with_too_many(
 ) -> Settled:
     """More strokes than the letter has: parts of one, or something that does not belong.
 
-    A stroke does not belong if the letter is as complete without it, and it goes over what is there
-    or stands beside the letter.
+    A stroke does not belong if the letter is as complete without it, and it is not just what closes
+    a small gap: it is too long for that, goes over what is there, or stands beside the letter.
     """
     from_ink = apart.min(axis=3)  # (i, j, POINTS): from ink to each stroke of the letter
     of = from_ink.mean(axis=2).argmin(axis=1)
@@ -257,8 +258,11 @@ def _with_too_many(
     for i in sorted(keep, key=lambda i: len(strokes[i])):
         others = [other for other in keep if other != i]
         spare = (covers[i] & ~covers[others].any(axis=0)).sum() <= SPARE
-        again = others and _lies_on(strokes[i], [strokes[other] for other in others])
-        if others and spare and (again or from_ink[i, of[i]].mean() > NOT_OF_THE_LETTER):
+        if not others or not spare:
+            continue
+        closes_no_gap = length_of(strokes[i]) > CLOSES_A_GAP
+        beside = from_ink[i, of[i]].mean() > NOT_OF_THE_LETTER
+        if closes_no_gap or beside or _lies_on(strokes[i], [strokes[at] for at in others]):
             keep.remove(i)
             extra.append(i)
     kept = tuple(strokes[i] for i in keep)

@@ -132,6 +132,16 @@ LOOPED_HAND = Hand(
 HANDS = {hand.name: hand for hand in (PLAIN, FLICK, JOINED_HAND, LOOPED_HAND)}
 
 
+def counterpart(hand: Hand) -> Hand:
+    """What is shown beside a hand: the joined one beside print, print beside one that joins.
+
+    >>> counterpart(FLICK).name, counterpart(LOOPED_HAND).name
+    ('joined', 'plain')
+    """
+    joins = hand.scripts["n"].moves[0].kind is MoveKind.LEAD_IN
+    return PLAIN if joins else JOINED_HAND
+
+
 def choose(hand: Hand, choices: dict[str, str]) -> Hand:
     """The hand with a class's alternatives, by letter; raises UnknownLetterError for other names.
 
