@@ -8,7 +8,7 @@ def spoken(client, letter: str) -> str:
 def test_a_letters_page_has_all_there_is_to_know(client):
     page = client.get("/api/plan/letters/n").json()
     assert [form["hand"] for form in page["forms"]] == ["plain", "joined"]
-    assert page["spaces"] == ["middle"]
+    assert page["forms"][0]["drawing"]["spaces"] == ["middle"]
     assert [move["words"] for move in page["moves"][0]] == [
         "straight down",
         "back up the same line",

@@ -24,6 +24,18 @@ def write(page: Page, ink: Ink) -> None:
         page.mouse.up()
 
 
+def stroke(page: Page, shares: list[tuple[float, float]]) -> None:
+    """A stroke by mouse through places given as shares of the pad's width and height."""
+    box = page.get_by_role("application").bounding_box()
+    assert box is not None
+    places = [(box["x"] + x * box["width"], box["y"] + y * box["height"]) for x, y in shares]
+    page.mouse.move(*places[0])
+    page.mouse.down()
+    for place in places[1:]:
+        page.mouse.move(*place)
+    page.mouse.up()
+
+
 def touch(page: Page, kind: str, points: list[tuple[float, float]]) -> None:
     """Pointer events of a kind (pen, touch) at pixels from the pad's top left."""
     page.get_by_role("application").evaluate(

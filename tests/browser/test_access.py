@@ -12,6 +12,7 @@ SCREENS = [
     "/plan/today",
     "/plan/families",
     "/plan/letters/n",
+    "/plan/words",
     "/plan/hand",
     "/show/n",
     "/write/n",
@@ -46,7 +47,10 @@ def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page):
     assert faults(page) == []
     page.get_by_role("link", name="To the board").click()
     page.get_by_role("heading", name="Settle").wait_for()
+    ways = page.get_by_role("group", name="How it is shown").get_by_role("radio")
     for _ in range(STEPS):
-        page.wait_for_load_state("networkidle")
-        assert faults(page) == []
+        for _ in range(max(1, ways.count())):
+            page.wait_for_load_state("networkidle")
+            assert faults(page) == []
+            page.keyboard.press("m")
         page.keyboard.press("PageDown")

@@ -12,7 +12,7 @@ from firstloop.core.families import (
     rule_breakers,
     split,
 )
-from firstloop.core.letterforms import HANDS, PLAIN
+from firstloop.core.letterforms import HANDS, PLAIN, draw
 from firstloop.core.letterforms.hands import choose
 from firstloop.core.likeness import likeness_table, most_confusable
 from firstloop.core.ruling import Ruling
@@ -74,7 +74,9 @@ def test_size_families_go_by_the_spaces_filled():
         "Tall": "bdfhklt",
         "Tailed": "gjpqy",
     }
-    looped_f = spaces_filled(HANDS["looped"].scripts["f"], HANDS["looped"])
+    looped_f = spaces_filled(
+        draw(HANDS["looped"].scripts["f"], HANDS["looped"].proportions, Ruling())
+    )
     assert looped_f == (Space.UPPER, Space.MIDDLE, Space.LOWER)
 
 

@@ -15,6 +15,7 @@ from firstloop.core.limits import Stage
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Line, LineLook, Ruling
+from firstloop.core.spaces import Space, spaces_filled
 from firstloop.store.records import AttemptRecord, Handedness, Help, PupilRecord
 
 Point = tuple[float, float]
@@ -40,11 +41,12 @@ class MoveDrawing(BaseModel):
 
 
 class LetterDrawing(BaseModel):
-    """A letter to draw move by move, on its lines."""
+    """A letter or word to draw move by move, on its lines; `spaces` are those that it fills."""
 
     letter: str
     lines: list[RulingLine]
     phrase: str
+    spaces: list[Space]
     strokes: list[list[MoveDrawing]]
 
 
@@ -149,6 +151,7 @@ def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
         letter=letter.name,
         lines=ruling_lines(letter.ruling),
         phrase=phrases.phrase(letter.script, wording),
+        spaces=list(spaces_filled(letter)),
         strokes=[
             [
                 MoveDrawing(

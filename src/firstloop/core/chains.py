@@ -119,6 +119,22 @@ def of_length(
     return tuple(graph.words[text] for text in onwards([start]))
 
 
+def anywhere(length: int, letters: Iterable[str], own: tuple[Word, ...] = ()) -> tuple[Word, ...]:
+    """A chain of so many words from wherever there is one; words with more neighbours are tried
+    first. Empty where there is none.
+
+    >>> [word.text for word in anywhere(3, "cat")], len(anywhere(3, "catmpb"))
+    ([], 3)
+    """
+    graph = _graph(frozenset(letters), own)
+    for text in sorted(graph.words, key=lambda text: (-len(graph.near[text]), text)):
+        if len(graph.near[text]) == 0:
+            break
+        if chain := of_length(text, length, letters, own):
+            return chain
+    return ()
+
+
 def _same_place(graph: _Graph, chain: list[str], text: str) -> bool:
     """Whether the sound is changed in the place where the last one was."""
     if len(chain) < 2:
@@ -147,11 +163,11 @@ class Puzzle:
 
 
 def missing_pairs(letters: Iterable[str], own: tuple[Word, ...] = ()) -> tuple[Puzzle, ...]:
-    """A puzzle for each word of taught letters that has one sound written with several letters.
+    """A puzzle for each gap that some word of taught letters leaves where one sound of it is
+    written with several letters and these are taken out.
 
-    >>> ship = next(p for p in missing_pairs("shicpwk") if p.word.text == "ship")
-    >>> ship.left, ship.answers
-    ((None, 'i', 'p'), ('ch', 'sh'))
+    >>> [p.answers for p in missing_pairs("shicpwk") if p.left == (None, "i", "p")]
+    [('ch', 'sh')]
     """
     taught = frozenset(letters)
     words = [
@@ -160,7 +176,7 @@ def missing_pairs(letters: Iterable[str], own: tuple[Word, ...] = ()) -> tuple[P
         if word.letters <= taught and word.text.islower()
     ]
     fits: dict[tuple[str | None, ...], set[str]] = defaultdict(set)
-    asked: list[tuple[Word, tuple[str | None, ...]]] = []
+    asked: dict[tuple[str | None, ...], Word] = {}
     for word in words:
         pairs = [at for at, g in enumerate(word.graphemes) if len(g.letters) > 1 and not g.split]
         if any(g.split for g in word.graphemes):
@@ -171,5 +187,5 @@ def missing_pairs(letters: Iterable[str], own: tuple[Word, ...] = ()) -> tuple[P
         if len(pairs) == 1 and len(word.graphemes) > 1:
             gap = pairs[0]
             left = tuple(None if k == gap else g.letters for k, g in enumerate(word.graphemes))
-            asked.append((word, left))
-    return tuple(Puzzle(word, left, tuple(sorted(fits[left]))) for word, left in asked)
+            asked.setdefault(left, word)
+    return tuple(Puzzle(word, left, tuple(sorted(fits[left]))) for left, word in asked.items())

@@ -18,8 +18,9 @@ from firstloop.core.families import (
     rule_breakers,
     split,
 )
-from firstloop.core.letterforms import Hand
+from firstloop.core.letterforms import Hand, draw
 from firstloop.core.moves import MoveKind
+from firstloop.core.ruling import Ruling
 from firstloop.core.spaces import Space, spaces_filled
 
 
@@ -72,7 +73,7 @@ def by_movement(hand: Hand) -> Scheme:
 @lru_cache(maxsize=16)
 def by_size(hand: Hand) -> Scheme:
     """Families by the spaces filled: short letters, tall ones, those with tails."""
-    spaces = {x: spaces_filled(hand.scripts[x], hand) for x in LETTERS}
+    spaces = {x: spaces_filled(draw(hand.scripts[x], hand.proportions, Ruling())) for x in LETTERS}
     tailed = tuple(x for x in LETTERS if Space.LOWER in spaces[x])
     tall = tuple(x for x in LETTERS if Space.UPPER in spaces[x] and x not in tailed)
     short = tuple(x for x in LETTERS if x not in (*tall, *tailed))

@@ -4,9 +4,8 @@ from enum import StrEnum
 
 import numpy as np
 
-from firstloop.core.letterforms import Hand, draw
-from firstloop.core.moves import MoveKind, Script
-from firstloop.core.ruling import Ruling
+from firstloop.core.letterforms import Letter
+from firstloop.core.moves import MoveKind
 
 FILLED = 0.3
 """u: a letter that reaches this far into a space fills it; a t does, an overshoot does not."""
@@ -20,16 +19,15 @@ class Space(StrEnum):
     LOWER = "lower"
 
 
-def spaces_filled(script: Script, hand: Hand) -> tuple[Space, ...]:
+def spaces_filled(letter: Letter) -> tuple[Space, ...]:
     """The spaces that a letter fills; dots do not count, for they stand above, filling nothing.
 
-    >>> from firstloop.core.letterforms import PLAIN
-    >>> [space.value for space in spaces_filled(PLAIN.scripts["p"], PLAIN)]
-    ['middle', 'lower']
-    >>> [space.value for space in spaces_filled(PLAIN.scripts["i"], PLAIN)]
-    ['middle']
+    >>> from firstloop.core.letterforms import PLAIN, draw
+    >>> from firstloop.core.ruling import Ruling
+    >>> p, i = (draw(PLAIN.scripts[x], PLAIN.proportions, Ruling()) for x in "pi")
+    >>> [space.value for space in spaces_filled(p)], [space.value for space in spaces_filled(i)]
+    (['middle', 'lower'], ['middle'])
     """
-    letter = draw(script, hand.proportions, Ruling())
     heights = np.concatenate(
         [move.points[:, 1] for move in letter.moves if move.move.kind is not MoveKind.DOT]
         or [move.points[:, 1] for move in letter.moves]

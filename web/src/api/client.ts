@@ -43,6 +43,9 @@ export type Language = Schemas["LanguageIn"];
 export type WordRow = Schemas["WordRow"];
 export type PickedWord = Schemas["PickedOut"];
 export type Grow = Schemas["GrowOut"];
+export type BoardInk = Schemas["BoardInk"];
+export type StepKind = Schemas["StepKind"];
+export type Puzzle = Schemas["PuzzleOut"];
 export type Point = [number, number];
 
 /** What the server could not do, in the words it gave. */
@@ -119,6 +122,12 @@ const PICKER = "/api/plan/picker";
 const SENTENCES = "/api/plan/sentences";
 const TEXT = "/api/show/text";
 const LESSON_PLACE = "/api/show/lessons/{lesson_id}/place";
+const WRITTEN = "/api/show/lessons/{lesson_id}/written/{kind}";
+const CHAIN = "/api/plan/chain";
+const CHAIN_TO = "/api/plan/chain/{end}";
+const MISSING_PAIRS = "/api/plan/missing-pairs";
+const OWN_WORD_LIST = "/api/plan/own-words";
+const OWN_WORD = "/api/plan/own-words/{text}";
 const LESSON_CLOSE = "/api/show/lessons/{lesson_id}/close";
 const GROW = "/api/grow";
 const HAND_IN = "/api/write/attempts";
@@ -132,6 +141,7 @@ export const files = {
   lesson: (id: number) => `/api/plan/lessons/${id}/page`,
   drawing: (text: string, animated: boolean) =>
     `/api/show/drawing?text=${encodeURIComponent(text)}&animated=${String(animated)}`,
+  movement: (text: string) => `/api/show/movement?text=${encodeURIComponent(text)}`,
 };
 
 export const api = {
@@ -205,8 +215,36 @@ export const api = {
     answered<Ok<typeof SENTENCES, "get">>(
       client.GET(SENTENCES, { params: { query: { new: part } } }),
     ),
-  text: (text: string) =>
-    answered<Ok<typeof TEXT, "get">>(client.GET(TEXT, { params: { query: { text } } })),
+  text: (text: string, other_hand: boolean) =>
+    answered<Ok<typeof TEXT, "get">>(client.GET(TEXT, { params: { query: { text, other_hand } } })),
+  /** From a word, or if that is empty from wherever there is a chain. */
+  chain: (start: string, length: number, all_letters: boolean) =>
+    answered<Ok<typeof CHAIN, "get">>(
+      client.GET(CHAIN, { params: { query: { start: start || null, length, all_letters } } }),
+    ),
+  chainTo: (start: string, end: string, all_letters: boolean) =>
+    answered<Ok<typeof CHAIN_TO, "get">>(
+      client.GET(CHAIN_TO, { params: { path: { end }, query: { start, all_letters } } }),
+    ),
+  missingPairs: (all_letters: boolean) =>
+    answered<Ok<typeof MISSING_PAIRS, "get">>(
+      client.GET(MISSING_PAIRS, { params: { query: { all_letters } } }),
+    ),
+  ownWords: () => answered<Ok<typeof OWN_WORD_LIST, "get">>(client.GET(OWN_WORD_LIST)),
+  addOwnWord: (noted: string) =>
+    answered<Ok<typeof OWN_WORD_LIST, "post">>(client.POST(OWN_WORD_LIST, { body: { noted } })),
+  removeOwnWord: (text: string) =>
+    answered<Ok<typeof OWN_WORD, "delete">>(
+      client.DELETE(OWN_WORD, { params: { path: { text } } }),
+    ),
+  written: (lesson_id: number, kind: StepKind) =>
+    answered<Ok<typeof WRITTEN, "get">>(
+      client.GET(WRITTEN, { params: { path: { lesson_id, kind } } }),
+    ),
+  keepWritten: (lesson_id: number, kind: StepKind, body: BoardInk) =>
+    answered<Ok<typeof WRITTEN, "put">>(
+      client.PUT(WRITTEN, { params: { path: { lesson_id, kind } }, body }),
+    ),
   goTo: (lesson_id: number, at: number) =>
     answered<Ok<typeof LESSON_PLACE, "put">>(
       client.PUT(LESSON_PLACE, { params: { path: { lesson_id } }, body: { at } }),

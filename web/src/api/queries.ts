@@ -1,4 +1,4 @@
-/** Server state: one hook a resource, all query keys here. */
+/** Server state: one hook a resource. Lessons and words have files of their own. */
 import {
   keepPreviousData,
   type QueryClient,
@@ -12,31 +12,12 @@ import {
   api,
   type AttemptIn,
   type JudgementIn,
-  type Language,
-  type LessonIn,
-  type NewLesson,
   type OwnWords,
   type SchemeIn,
   type Stage,
   type Style,
 } from "./client";
-
-const keys = {
-  classroom: ["classroom"] as const,
-  style: ["style"] as const,
-  preview: (style: Style, words: string[]) => ["preview", style, words] as const,
-  alphabet: ["alphabet"] as const,
-  letter: (letter: string) => ["letter", letter] as const,
-  letterPage: (letter: string) => ["letter page", letter] as const,
-  schemes: ["schemes"] as const,
-  scheme: (key: string) => ["scheme", key] as const,
-  attempts: (letter: string) => ["attempts", letter] as const,
-  today: ["today"] as const,
-  text: (text: string) => ["letter", "text", text] as const,
-  picker: (part: string, untaught: number) => ["picker", part, untaught] as const,
-  sentences: (part: string) => ["sentences", part] as const,
-  grow: ["grow"] as const,
-};
+import { keys } from "./keys";
 
 const classroomQuery = queryOptions({
   queryKey: keys.classroom,
@@ -106,71 +87,6 @@ export function useSetPupilStage() {
       api.setPupilStage(id, stage),
     onSuccess: () => queries.invalidateQueries({ queryKey: keys.grow }),
   });
-}
-
-/** A line of text in the class's hand, word by word. */
-export function useText(text: string) {
-  return useQuery({
-    queryKey: keys.text(text),
-    queryFn: () => api.text(text),
-    enabled: text !== "",
-    staleTime: Infinity,
-  });
-}
-
-export function useToday() {
-  return useQuery({ queryKey: keys.today, queryFn: api.today });
-}
-
-/** Whatever changes the lesson of today, the week, or what is taught. */
-function useChangeOfToday<Sent, Body>(mutationFn: (sent: Sent) => Promise<Body>) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn,
-    onSuccess: () => queries.invalidateQueries({ queryKey: keys.today }),
-  });
-}
-
-export const usePlanLesson = () => useChangeOfToday((sent: NewLesson) => api.planLesson(sent));
-export const useDeleteLesson = () => useChangeOfToday((id: number) => api.deleteLesson(id));
-export const useSetLanguage = () => useChangeOfToday((sent: Language) => api.setLanguage(sent));
-export const useSetTaught = () => useChangeOfToday((letters: string[]) => api.setTaught(letters));
-export const useCloseLesson = () => useChangeOfToday((id: number) => api.closeLesson(id));
-
-/** Keeps a lesson as it now is; changes are sent one after another, in the order they were made. */
-export function useChangeLesson(id: number) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (lesson: LessonIn) => api.changeLesson(id, lesson),
-    scope: { id: `lesson ${String(id)}` },
-    onSuccess: (lesson) => {
-      queries.setQueryData(
-        keys.today,
-        (today: Awaited<ReturnType<typeof api.today>> | undefined) => today && { ...today, lesson },
-      );
-    },
-  });
-}
-
-export function useGoTo(id: number) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (at: number) => api.goTo(id, at),
-    scope: { id: `place ${String(id)}` },
-    onSuccess: () => queries.invalidateQueries({ queryKey: keys.today, refetchType: "none" }),
-  });
-}
-
-export function usePicker(part: string, untaught: number) {
-  return useQuery({
-    queryKey: keys.picker(part, untaught),
-    queryFn: () => api.picker(part, untaught),
-    placeholderData: keepPreviousData,
-  });
-}
-
-export function useSentences(part: string) {
-  return useQuery({ queryKey: keys.sentences(part), queryFn: () => api.sentences(part) });
 }
 
 export function useStyle() {

@@ -790,7 +790,8 @@ export interface paths {
         };
         /**
          * Get Chain
-         * @description A chain of so many words, of taught letters or of all.
+         * @description A chain of so many words, of taught letters or of all; from a word, or from wherever there is
+         *     one.
          */
         get: operations["get_chain"];
         put?: never;
@@ -1425,7 +1426,7 @@ export interface components {
         };
         /**
          * LetterDrawing
-         * @description A letter to draw move by move, on its lines.
+         * @description A letter or word to draw move by move, on its lines; `spaces` are those that it fills.
          */
         LetterDrawing: {
             /** Letter */
@@ -1434,6 +1435,8 @@ export interface components {
             lines: components["schemas"]["RulingLine"][];
             /** Phrase */
             phrase: string;
+            /** Spaces */
+            spaces: components["schemas"]["Space"][];
             /** Strokes */
             strokes: components["schemas"]["MoveDrawing"][][];
         };
@@ -1456,8 +1459,6 @@ export interface components {
             letter: string;
             /** Forms */
             forms: components["schemas"]["Form"][];
-            /** Spaces */
-            spaces: components["schemas"]["Space"][];
             /** Moves */
             moves: components["schemas"]["MoveWordsOut"][][];
             family: components["schemas"]["FamilyPlace"] | null;
@@ -4010,8 +4011,8 @@ export interface operations {
     };
     get_chain: {
         parameters: {
-            query: {
-                start: string;
+            query?: {
+                start?: string | null;
                 length?: number;
                 all_letters?: boolean;
             };

@@ -1,9 +1,10 @@
 /** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
 import type { Letter, Point } from "../api/client";
-import { boxOf, upTo, viewBoxOf, viewOf } from "./geometry";
+import { A_DOT, boxOf, lengthOf, upTo, viewBoxOf, viewOf } from "./geometry";
 import { ARROW, type NumberPlace, numberPlaces } from "./numberPlaces";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
+import { SpaceBands } from "./SpaceBands";
 import { currentPiece, drawnShare, type Timeline } from "./timeline";
 
 const PEN = 0.1;
@@ -14,6 +15,7 @@ export function LetterModel({
   timeline,
   time_s,
   numbered = false,
+  filled = false,
   margin = 0.7,
   className,
 }: {
@@ -21,6 +23,8 @@ export function LetterModel({
   timeline: Timeline;
   time_s: number;
   numbered?: boolean;
+  /** The spaces that it fills are tinted. */
+  filled?: boolean;
   margin?: number;
   className?: string;
 }) {
@@ -30,10 +34,12 @@ export function LetterModel({
     margin,
     NUMBER_ROOM,
   );
+  const dots = timeline.pieces.map(({ points }) => lengthOf(points) < A_DOT);
   const current = currentPiece(timeline, time_s);
   const pen = timeline.pieces[current];
   return (
     <svg viewBox={viewBoxOf(view)} className={className} role="img" aria-label={letter.letter}>
+      {filled && <SpaceBands letter={letter} />}
       <RuledLines lines={letter.lines} />
       {letter.strokes.flat().map(({ points }, at) => (
         <PenLine key={at} points={points} width={PEN} className="stroke-crease" />
@@ -57,7 +63,13 @@ export function LetterModel({
       })}
       {numbered
         ? numberPlaces(timeline.pieces.map((piece) => piece.points)).map((place, at) => (
-            <MoveNumber key={at} place={place} number={at + 1} lit={at === current} />
+            <MoveNumber
+              key={at}
+              place={place}
+              number={at + 1}
+              lit={at === current}
+              dot={dots[at] ?? false}
+            />
           ))
         : null}
       {pen && time_s < timeline.total_s ? (
@@ -79,8 +91,18 @@ function PenTip({ at }: { at: Point | undefined }) {
   ) : null;
 }
 
-/** A move's number with an arrow the way the pen goes. */
-function MoveNumber({ place, number, lit }: { place: NumberPlace; number: number; lit: boolean }) {
+/** A move's number with an arrow the way the pen goes; a dot goes nowhere. */
+function MoveNumber({
+  place,
+  number,
+  lit,
+  dot,
+}: {
+  place: NumberPlace;
+  number: number;
+  lit: boolean;
+  dot: boolean;
+}) {
   return (
     <g
       transform={`translate(${place.at[0]} ${-place.at[1]})`}
@@ -89,10 +111,12 @@ function MoveNumber({ place, number, lit }: { place: NumberPlace; number: number
       <text textAnchor="middle" dominantBaseline="central" fontSize={0.17} fontWeight={700}>
         {number}
       </text>
-      <path
-        d="M-0.05 -0.045L0.05 0L-0.05 0.045Z"
-        transform={`rotate(${-place.deg}) translate(${ARROW} 0)`}
-      />
+      {!dot && (
+        <path
+          d="M-0.05 -0.045L0.05 0L-0.05 0.045Z"
+          transform={`rotate(${-place.deg}) translate(${ARROW} 0)`}
+        />
+      )}
     </g>
   );
 }

@@ -2,7 +2,8 @@
 import type { Line } from "../api/client";
 import { lineAt } from "./geometry";
 
-const FAR = 60;
+/** u to either side: beyond any edge. */
+export const FAR = 60;
 
 export function RuledLines({ lines }: { lines: readonly Line[] }) {
   const squared = lines.some(({ look }) => look === "squared");

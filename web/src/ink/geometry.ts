@@ -49,6 +49,9 @@ export function viewBoxOf(box: Box): string {
   return `${box.left} ${-box.top} ${box.right - box.left} ${box.top - box.bottom}`;
 }
 
+/** u: a shorter stroke is a dot, and goes nowhere. */
+export const A_DOT = 0.15;
+
 export function lengthOf(points: readonly Point[]): number {
   let length = 0;
   let from = points[0];

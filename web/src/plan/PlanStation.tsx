@@ -7,11 +7,13 @@ import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
 import { LetterDesk } from "./letters/LetterDesk";
 import { TodayDesk } from "./today/TodayDesk";
+import { WordsDesk } from "./words/WordsDesk";
 
 const DESKS = [
   { to: "today", name: "Today" },
   { to: "families", name: "Families" },
   { to: "letters", name: "Letters" },
+  { to: "words", name: "Words" },
   { to: "hand", name: "Hand and lines" },
 ];
 
@@ -43,6 +45,7 @@ export function PlanStation() {
         <Route path="families" element={<FamiliesDesk />} />
         <Route path="letters" element={<Navigate to={`/plan/letters/${first}`} replace />} />
         <Route path="letters/:letter" element={<LetterDesk />} />
+        <Route path="words" element={<WordsDesk />} />
         <Route path="hand" element={<StyleDesk />} />
         <Route path="*" element={<Navigate to="/plan/families" replace />} />
       </Routes>

@@ -8,6 +8,7 @@ import { currentPiece, letterTimeline, stepFrom } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
 import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
+import { Tick } from "../ui/Tick";
 import { useShortcuts } from "../ui/useShortcuts";
 
 const SPEEDS = [
@@ -26,6 +27,7 @@ export function Board({
 }) {
   const board = useRef<HTMLElement>(null);
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]["value"]>("1");
+  const [filled, setFilled] = useState(false);
   const timeline = letterTimeline(letter.strokes, Number(speed));
   const playback = usePlayback(timeline.total_s);
   const { time_s, playing } = playback;
@@ -46,6 +48,9 @@ export function Board({
   useShortcuts({
     " ": playing ? playback.pause : playback.play,
     r: playback.replay,
+    s: () => {
+      setFilled(!filled);
+    },
     ArrowRight: () => {
       step(1);
     },
@@ -68,6 +73,7 @@ export function Board({
           timeline={timeline}
           time_s={time_s}
           numbered
+          filled={filled}
           margin={2.2}
           className="absolute inset-0 h-full w-full"
         />
@@ -99,6 +105,7 @@ export function Board({
           <StepForward aria-hidden size={18} /> Next move
         </Button>
         <span className="flex-1" />
+        <Tick label="Spaces it fills" checked={filled} onChange={setFilled} />
         <Choice label="Speed" value={speed} options={SPEEDS} onChange={changeSpeed} />
         {!inLesson && (
           <Button onClick={toggleFull}>
@@ -107,8 +114,8 @@ export function Board({
         )}
       </div>
       <p className="text-sm text-soft full:hidden">
-        Keys: space draws and pauses · ← → one move · R again · F full board ·{" "}
-        {inLesson ? "page up and down the steps" : "1 to 5 the stations"}
+        Keys: space draws and pauses · ← → one move · R again · S spaces · F full board ·{" "}
+        {inLesson ? "M another way to show it · page up and down the steps" : "1 to 5 the stations"}
       </p>
     </section>
   );

@@ -28,9 +28,14 @@ function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && target.matches("input, textarea, select");
 }
 
-/** Space and Enter belong to a focused button, arrows to a group that moves focus with them. */
+/**
+ * Space and Enter belong to a focused button, unless it is chosen already and they would do nothing;
+ * arrows belong to a group that moves focus with them.
+ */
 function ownsKey(target: EventTarget | null, key: string): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  if (key === " " || key === "Enter") return target.matches("button, a");
+  if (key === " " || key === "Enter") {
+    return target.matches("button, a") && !target.matches("[aria-checked=true], [aria-current]");
+  }
   return key.startsWith("Arrow") && target.closest("[role=group], [role=radiogroup]") !== null;
 }

@@ -13,9 +13,9 @@ import { LetterButton } from "../ui/LetterChoice";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { HelpIcon } from "./HelpIcon";
-import { ruledFor } from "./padGeometry";
-import { usePad } from "./usePad";
-import { useSize } from "./useSize";
+import { ruledFor } from "../ink/padGeometry";
+import { usePad } from "../ink/usePad";
+import { useSize } from "../ink/useSize";
 import { useWriter } from "./useWriter";
 import { WritingPad } from "./WritingPad";
 

@@ -1,11 +1,11 @@
 /** The ruled pad: lines, the help that is asked for, and the ink as it is written. */
-import type { Help, Letter, Point } from "../api/client";
+import type { Help, Letter } from "../api/client";
 import { useCapture } from "../ink/capture";
 import { boxOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
-import type { Ruled } from "./padGeometry";
-import type { PadStroke, usePad } from "./usePad";
+import type { Ruled } from "../ink/padGeometry";
+import { pointsOf, type usePad } from "../ink/usePad";
 
 const INK_WIDTH = 0.075;
 
@@ -29,7 +29,7 @@ export function WritingPad({
   useCapture(surface, {
     onBegin: pad.begin,
     onMove: pad.extend,
-    onEnd: () => undefined,
+    onEnd: pad.end,
   });
   const right = size.width / Math.max(ruled.unit_px, 1);
   return (
@@ -53,10 +53,6 @@ export function WritingPad({
       ) : null}
     </div>
   );
-}
-
-function pointsOf(stroke: PadStroke): Point[] {
-  return stroke.x.map((x, at) => [x, stroke.y[at] ?? 0]);
 }
 
 /** Trace: the letter dotted. Finish: its starting dots. Copy: the letter at the side. */

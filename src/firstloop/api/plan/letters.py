@@ -15,7 +15,6 @@ from firstloop.core.likeness import most_confusable
 from firstloop.core.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
 from firstloop.core.slips import shown_slips
 from firstloop.core.sounds import Word
-from firstloop.core.spaces import Space, spaces_filled
 from firstloop.store import own_schemes, own_words
 from firstloop.store.records import ClassRecord
 
@@ -88,7 +87,6 @@ class LetterPage(BaseModel):
 
     letter: str
     forms: list[Form]
-    spaces: list[Space]
     moves: list[list[MoveWordsOut]]
     family: FamilyPlace | None
     relatives: list[Relative]
@@ -124,7 +122,6 @@ def get_letter_page(session: Db, school_class: Class, letter: str) -> LetterPage
     return LetterPage(
         letter=letter,
         forms=_forms(letter, school_class),
-        spaces=list(spaces_filled(script, hand)),
         moves=[
             [_move_words(place, school_class.wording) for place in stroke]
             for stroke in places(script)

@@ -105,12 +105,15 @@ def get_picker(
 def get_chain(
     session: Db,
     school_class: Class,
-    start: Text,
+    start: Text | None = None,
     length: Annotated[int, Query(ge=2, le=LONGEST_CHAIN)] = 6,
     all_letters: bool = False,
 ) -> ChainOut:
-    """A chain of so many words, of taught letters or of all."""
+    """A chain of so many words, of taught letters or of all; from a word, or from wherever there is
+    one."""
     letters, own = _letters(session, school_class, all_letters=all_letters)
+    if start is None:
+        return _chain_out(chains.anywhere(length, letters, own))
     return _chain_out(chains.of_length(start, length, letters, own))
 
 

@@ -2,13 +2,13 @@
 import { ChevronLeft, ChevronRight, Presentation } from "lucide-react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import { files, type LetterPage } from "../../api/client";
+import type { LetterPage } from "../../api/client";
 import { useClassroom, useLetterPage } from "../../api/queries";
-import { SaveFile } from "../../ui/FileButtons";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { Forms } from "./Forms";
+import { DrawingFiles } from "../DrawingFiles";
 import { Phrase } from "./Phrase";
 import { SlipPicture } from "./SlipPicture";
 import { SoundWord } from "./SoundWord";
@@ -63,8 +63,7 @@ export function LetterDesk() {
         >
           <Presentation aria-hidden size={18} /> On the board
         </Link>
-        <SaveFile href={files.drawing(letter, false)} name={`${letter}.svg`} label="Still" />
-        <SaveFile href={files.drawing(letter, true)} name={`${letter}-moving.svg`} label="Moving" />
+        <DrawingFiles text={letter} />
       </div>
       {page.isError ? <ProblemNote error={page.error} retry={() => void page.refetch()} /> : null}
       {page.isPending ? <Loading what={`the letter ${letter}`} /> : null}
@@ -116,12 +115,13 @@ function FamilyLine({ page }: { page: LetterPage }) {
 }
 
 function Page({ page }: { page: LetterPage }) {
+  const own = page.forms.find((form) => form.own);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-6">
       <div className="flex flex-col gap-3">
         <Forms forms={page.forms} />
         <div className="flex gap-4">
-          <SpacesMark spaces={page.spaces} />
+          <SpacesMark spaces={own?.drawing.spaces ?? []} />
           <Phrase page={page} />
         </div>
       </div>

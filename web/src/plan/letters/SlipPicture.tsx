@@ -1,14 +1,17 @@
-/** A slip as it is written: where each stroke begins, and which way the pen sets off. */
+/**
+ * A slip as it is written: where each stroke begins, in which order if there are several, and which
+ * way the pen sets off.
+ */
 import type { Picture } from "../../api/client";
 import { useClassroom } from "../../api/queries";
-import { boxOf, headingAt, lengthOf, viewBoxOf, viewOf } from "../../ink/geometry";
+import { A_DOT, boxOf, headingAt, lengthOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 
 /** Share of a stroke at which its arrow stands: past the start, before its first turn. */
 const SET_OFF = 0.18;
-/** u: a shorter stroke is a dot, and goes nowhere. */
-const A_DOT = 0.15;
+/** u to the left of its start: where a stroke's number stands. */
+const BESIDE = 0.3;
 
 export function SlipPicture({ picture }: { picture: Picture }) {
   const lines = useClassroom().data?.lines ?? [];
@@ -19,10 +22,24 @@ export function SlipPicture({ picture }: { picture: Picture }) {
       {picture.strokes.map((points, at) => {
         const { at: place, deg } = headingAt(points, SET_OFF);
         const [x, y] = points[0] ?? [0, 0];
+        const numbered = picture.strokes.length > 1;
         return (
           <g key={at}>
             <PenLine points={points} width={0.11} />
             <circle cx={x} cy={-y} r={0.12} className="fill-ember" />
+            {numbered && (
+              <text
+                x={x - BESIDE}
+                y={-y}
+                textAnchor="middle"
+                dominantBaseline="central"
+                fontSize={0.34}
+                fontWeight={700}
+                className="fill-ember"
+              >
+                {at + 1}
+              </text>
+            )}
             {lengthOf(points) > A_DOT && (
               <path
                 d="M-0.13 -0.15L0.17 0L-0.13 0.15Z"

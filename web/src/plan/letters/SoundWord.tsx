@@ -4,17 +4,31 @@
  */
 import type { Word } from "../../api/client";
 
-export function SoundWord({ word, lit }: { word: Word; lit?: string }) {
+export function SoundWord({
+  word,
+  lit = "",
+  litAt = [],
+}: {
+  word: Word;
+  /** A letter or pair, or the places of letters, that stand out. */
+  lit?: string;
+  litAt?: readonly number[];
+}) {
   return (
     <span role="img" aria-label={describe(word)} className="inline-flex text-lg leading-tight">
-      {piecesOf(word).map(({ letters, open }, at) => (
+      {piecesOf(word).map(({ letters, open, at: place }, at) => (
         <span
           key={at}
           aria-hidden
           className={`mx-px border-b-2 pb-0.5 ${word.tricky ? "border-dotted" : ""} ${letters.length > 1 || open ? "border-ember" : "border-rule-deep"} ${ROUNDED[open ?? "closed"]}`}
         >
           {Array.from(letters).map((letter, k) => (
-            <span key={k} className={letter === lit ? "font-bold" : ""}>
+            <span
+              key={k}
+              className={
+                letter === lit || letters === lit || litAt.includes(place + k) ? "font-bold" : ""
+              }
+            >
               {letter}
             </span>
           ))}

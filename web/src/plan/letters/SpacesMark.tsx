@@ -1,9 +1,9 @@
 /** Which of the three spaces a letter fills. */
-import type { LetterPage } from "../../api/client";
+import type { Letter } from "../../api/client";
 
 const SPACES = ["upper", "middle", "lower"] as const;
 
-export function SpacesMark({ spaces }: { spaces: LetterPage["spaces"] }) {
+export function SpacesMark({ spaces }: { spaces: Letter["spaces"] }) {
   return (
     <figure className="shrink-0">
       <ul aria-label="Spaces filled" className="w-16 border-y-2 border-rule">

@@ -2,7 +2,8 @@
 import { useState } from "react";
 
 import type { Today } from "../../api/client";
-import { useAlphabet, usePlanLesson, useSetLanguage } from "../../api/queries";
+import { usePlanLesson, useSetLanguage } from "../../api/lessonQueries";
+import { useAlphabet } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";

@@ -2,7 +2,7 @@
 import { Popover } from "radix-ui";
 
 import type { Language } from "../../api/client";
-import { useSetLanguage } from "../../api/queries";
+import { useSetLanguage } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { ProblemNote } from "../../ui/states";

@@ -3,7 +3,7 @@ import { MonitorPlay, Printer } from "lucide-react";
 import { Link } from "react-router";
 
 import { files, type Lesson, type LessonIn, type Today } from "../../api/client";
-import { useChangeLesson, useDeleteLesson } from "../../api/queries";
+import { useChangeLesson, useDeleteLesson } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 import { asSent } from "./lesson";

@@ -2,12 +2,13 @@
 import { type ReactNode, useState } from "react";
 
 import type { Lesson, LessonIn, Today } from "../../api/client";
-import { usePicker, useSentences } from "../../api/queries";
+import { usePicker, useSentences } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
 import { Pick } from "../../ui/Pick";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { SoundWord } from "../letters/SoundWord";
 import { withWord } from "./lesson";
+import { SendHome } from "./SendHome";
 import { WordPicker } from "./WordPicker";
 
 interface MatterProps {
@@ -29,6 +30,7 @@ export function LessonMatter({
       <LookBack lesson={lesson} sent={sent} today={today} onChange={onChange} />
       <Words lesson={lesson} sent={sent} onChange={onChange} />
       <Sentence lesson={lesson} sent={sent} onChange={onChange} />
+      <SendHome lesson={lesson} />
     </aside>
   );
 }

@@ -1,7 +1,8 @@
 /** Which letters are taught: lessons add to them, and the teacher can say otherwise. */
 import { ToggleGroup } from "radix-ui";
 
-import { useAlphabet, useSetTaught } from "../../api/queries";
+import { useSetTaught } from "../../api/lessonQueries";
+import { useAlphabet } from "../../api/queries";
 import { ProblemNote } from "../../ui/states";
 
 export function TaughtLetters({ taught }: { taught: string[] }) {

@@ -1,6 +1,6 @@
 /** Plan, today: the date, the lesson, what could come next, the week. */
 import type { Today } from "../../api/client";
-import { useToday } from "../../api/queries";
+import { useToday } from "../../api/lessonQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { ChooseNew } from "./ChooseNew";
 import { LanguageChoice } from "./LanguageChoice";

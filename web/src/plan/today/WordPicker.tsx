@@ -2,7 +2,7 @@
 import { useState } from "react";
 
 import type { PickedWord, WordRow } from "../../api/client";
-import { usePicker } from "../../api/queries";
+import { usePicker } from "../../api/wordQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { SoundWord } from "../letters/SoundWord";

@@ -6,11 +6,13 @@ import { ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import type { Lesson } from "../../api/client";
-import { useCloseLesson, useGoTo, useToday } from "../../api/queries";
+import type { Lesson, StepKind } from "../../api/client";
+import { useCloseLesson, useGoTo, useToday } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { MODE_NAMES, type Mode, modeAfter, modesOf } from "./modes";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
 
@@ -41,6 +43,9 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
   const steps = lesson.steps.filter(({ skipped }) => !skipped);
   const [at, setAt] = useState(() => Math.min(lesson.at, steps.length - 1));
   const step = steps[at];
+  // Every step begins by showing; a way that was chosen is that step's own.
+  const [chosen, setChosen] = useState<{ kind: StepKind; mode: Mode } | null>(null);
+  const mode = chosen && chosen.kind === step?.kind ? chosen.mode : "shown";
   const turn = (by: 1 | -1) => {
     const to = Math.min(steps.length - 1, Math.max(0, at + by));
     if (to === at) return;
@@ -59,6 +64,13 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
       turn(-1);
     },
     f: toggleFull,
+    ...(step && modesOf(step.kind).length > 1
+      ? {
+          m: () => {
+            setChosen({ kind: step.kind, mode: modeAfter(step.kind, mode) });
+          },
+        }
+      : {}),
   });
   const last = at === steps.length - 1;
   if (!step) return <Empty>Every step of this lesson is skipped.</Empty>;
@@ -72,13 +84,29 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
         <h1 className="text-xl font-bold full:text-[2.5rem]">{step.title}</h1>
         {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
         <span className="flex-1" />
+        {modesOf(step.kind).length > 1 && (
+          <Choice
+            label="How it is shown"
+            value={mode}
+            options={modesOf(step.kind).map((one) => ({ value: one, label: MODE_NAMES[one] }))}
+            onChange={(one) => {
+              setChosen({ kind: step.kind, mode: one });
+            }}
+          />
+        )}
         <StepTime key={step.kind} minutes={step.minutes} />
         <Button onClick={toggleFull}>
           <Maximize2 aria-hidden size={18} /> Full board
         </Button>
       </header>
       <div className="flex min-h-0 flex-1 flex-col">
-        <StepView key={step.kind} lesson={lesson} step={step} date={date} />
+        <StepView
+          key={`${step.kind} ${mode}`}
+          lesson={lesson}
+          step={step}
+          date={date}
+          mode={mode}
+        />
       </div>
       <footer className="flex items-center gap-3">
         <Button

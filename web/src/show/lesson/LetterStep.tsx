@@ -1,27 +1,41 @@
-/** The letter made move by move; of several, one after another. */
+/** The letter made move by move; of several, one after another; a pair first as it is joined. */
 import { useState } from "react";
 
-import { useLetter } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
-import { Loading, ProblemNote } from "../../ui/states";
 import { Board } from "../Board";
+import { DrawnPart } from "./DrawnPart";
 
-export function LetterStep({ letters }: { letters: string[] }) {
-  const [letter, setLetter] = useState(letters[0] ?? "");
-  const drawing = useLetter(letter);
-  if (drawing.isPending) return <Loading what={`the letter ${letter}`} />;
-  if (drawing.isError) return <ProblemNote error={drawing.error} />;
+export function LetterStep({ parts }: { parts: string[] }) {
+  const [part, setPart] = useState(parts[0] ?? "");
   return (
     <>
-      {letters.length > 1 && (
-        <Choice
-          label="Letter"
-          value={letter}
-          options={letters.map((one) => ({ value: one, label: one }))}
-          onChange={setLetter}
-        />
-      )}
-      <Board key={letter} letter={drawing.data} inLesson />
+      <PartChoice parts={parts} part={part} onChange={setPart} />
+      <DrawnPart part={part}>
+        {(drawing) => <Board key={part} letter={drawing} inLesson />}
+      </DrawnPart>
     </>
+  );
+}
+
+/** Which of several is shown. */
+export function PartChoice({
+  parts,
+  part,
+  onChange,
+}: {
+  parts: string[];
+  part: string;
+  onChange: (part: string) => void;
+}) {
+  if (parts.length < 2) return null;
+  return (
+    <div className="pb-2">
+      <Choice
+        label="Letter"
+        value={part}
+        options={parts.map((one) => ({ value: one, label: one }))}
+        onChange={onChange}
+      />
+    </div>
   );
 }

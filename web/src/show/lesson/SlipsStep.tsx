@@ -39,7 +39,6 @@ export function SlipsStep({ letter }: { letter: string }) {
             <button
               type="button"
               aria-pressed={seen}
-              aria-label={seen ? name : `Letter ${String(at + 1)}`}
               onClick={() => {
                 setFound(new Set([...found, name]));
               }}
@@ -50,7 +49,7 @@ export function SlipsStep({ letter }: { letter: string }) {
               </span>
               {seen && <Verdict ok={ok} />}
               <span className="block min-h-10 text-center text-xl full:text-[2rem]">
-                {seen ? name : ""}
+                {seen ? name : <span className="sr-only">Letter {at + 1}</span>}
               </span>
             </button>
           </li>

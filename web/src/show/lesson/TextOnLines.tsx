@@ -1,6 +1,6 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
 import type { Letter } from "../../api/client";
-import { useText } from "../../api/queries";
+import { useText } from "../../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";

@@ -1,7 +1,7 @@
 /** Words, one at a time: heard first, then its sounds, then written on the lines. */
 import { useState } from "react";
 
-import { usePicker } from "../../api/queries";
+import { usePicker } from "../../api/wordQueries";
 import { SoundWord } from "../../plan/letters/SoundWord";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";

@@ -1,8 +1,8 @@
-/** What is on the pad: the strokes since the last hand-in, in u, and the way to take them back. */
+/** What is on a pad: its strokes, in u, and the way to take them back. */
 import { useCallback, useReducer } from "react";
 
-import type { AttemptIn } from "../api/client";
-import type { Sample } from "../ink/capture";
+import type { AttemptIn, Point } from "../api/client";
+import type { Sample } from "./capture";
 import type { Ruled } from "./padGeometry";
 
 export type PadStroke = AttemptIn["strokes"][number];
@@ -10,39 +10,57 @@ export type PadStroke = AttemptIn["strokes"][number];
 type Action =
   | { type: "begin"; stroke: PadStroke }
   | { type: "extend"; more: PadStroke }
+  | { type: "end" }
   | { type: "set"; strokes: PadStroke[] };
 
-/** `wiped` is the letter that the last wipe took away, so that it can be brought back. */
+/**
+ * `wiped` is what the last wipe took away, so that it can be brought back; `finished` are the
+ * strokes as they were when the pen was last up.
+ */
 interface Pad {
   strokes: PadStroke[];
   wiped: PadStroke[];
+  finished: PadStroke[];
 }
 
-export function usePad(ruled: Ruled) {
-  const [pad, change] = useReducer(reduce, { strokes: [], wiped: [] });
+export function pointsOf(stroke: PadStroke): Point[] {
+  return stroke.x.map((x, at) => [x, stroke.y[at] ?? 0]);
+}
+
+export function usePad(ruled: Ruled, begunWith: PadStroke[] = []) {
+  const [pad, change] = useReducer(reduce, {
+    strokes: begunWith,
+    wiped: [],
+    finished: begunWith,
+  });
   const begin = (sample: Sample) => {
     change({ type: "begin", stroke: strokeOf([sample], ruled) });
   };
   const extend = (samples: Sample[]) => {
     change({ type: "extend", more: strokeOf(samples, ruled) });
   };
+  const end = () => {
+    change({ type: "end" });
+  };
   const set = useCallback((strokes: PadStroke[]) => {
     change({ type: "set", strokes });
   }, []);
-  return { ...pad, begin, extend, set };
+  return { ...pad, begin, extend, end, set };
 }
 
 function reduce(pad: Pad, action: Action): Pad {
   switch (action.type) {
     case "begin":
-      return { strokes: [...pad.strokes, action.stroke], wiped: [] };
+      return { ...pad, strokes: [...pad.strokes, action.stroke], wiped: [] };
     case "extend": {
       const last = pad.strokes.at(-1);
       if (!last) return pad;
       return { ...pad, strokes: [...pad.strokes.slice(0, -1), joined(last, action.more)] };
     }
+    case "end":
+      return { ...pad, finished: pad.strokes };
     case "set":
-      return { strokes: action.strokes, wiped: pad.strokes };
+      return { strokes: action.strokes, wiped: pad.strokes, finished: action.strokes };
   }
 }
 
