@@ -15,6 +15,7 @@ from pathlib import Path
 import numpy as np
 from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
+from scripts.bench_lessons import bench_board, bench_planning
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
 
@@ -88,6 +89,7 @@ def bench_browser() -> None:
         browser = launch_chromium(playwright)
         loads = [first_load(browser, address) for _ in range(LOADS)]
         waits = [verdict_wait(browser, address) for _ in range(LOADS)]
+        bench_board(browser, address)
         browser.close()
     loaded, waited = np.median(loads), np.median(waits)
     print(f"first page load, p50 / worst{loaded:8.0f} / {max(loads):.0f} ms   (bar: under 1000 ms)")
@@ -97,4 +99,5 @@ def bench_browser() -> None:
 if __name__ == "__main__":
     bench_checking()
     bench_letters()
+    bench_planning()
     bench_browser()

@@ -171,10 +171,13 @@ class Attempt(Base):
     """One written letter: its ink, the ruling it stood on, and what the checker said of it."""
 
     __tablename__ = "attempt"
-    __table_args__ = (Index("ix_attempt_letter_written_at", "letter", "written_at"),)
+    __table_args__ = (
+        Index("ix_attempt_letter_written_at", "letter", "written_at"),
+        Index("ix_attempt_pupil_id_letter_written_at", "pupil_id", "letter", "written_at"),
+    )
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"), index=True)
+    pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"))
     letter: Mapped[str]
     hand: Mapped[str]
     stage: Mapped[str] = mapped_column(server_default="developing")

@@ -6,16 +6,20 @@ is looked through while the teacher waits.
 """
 
 from collections import defaultdict
-from datetime import date, datetime
+from collections.abc import Iterable
+from datetime import date
 
-from sqlalchemy import Row, func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session, aliased
 
 from firstloop.core.checking.findings import Dimension, Verdict
 from firstloop.core.due import Practised, shaky_share
 from firstloop.core.progress import Seen, Verdicts, held_verdicts, standing
 from firstloop.store import lessons
 from firstloop.store.models import Attempt, Judgement, Pupil
+
+DIMENSIONS = tuple(Dimension)
+VERDICTS = {verdict.value: verdict for verdict in Verdict}
 
 NEWEST = 3
 """Attempts of a child at a letter that are looked at: a letter on paper shows no direction, and two
@@ -53,44 +57,42 @@ def _written(session: Session, class_id: int) -> dict[str, tuple[date, int]]:
 
 def _standings(session: Session, class_id: int) -> dict[str, dict[int, Verdicts]]:
     """How each letter stands with each child who wrote it."""
-    place = (
-        func.row_number()
-        .over(partition_by=(Attempt.pupil_id, Attempt.letter), order_by=Attempt.written_at.desc())
-        .label("place")
+    wrote = (
+        select(Attempt.pupil_id, Attempt.letter)
+        .distinct()
+        .join(Attempt.pupil)
+        .where(Pupil.class_id == class_id)
+        .subquery()
     )
+    own = aliased(Attempt)
     newest = (
-        select(Attempt.id, place).join(Attempt.pupil).where(Pupil.class_id == class_id).subquery()
+        select(own.id)
+        .where(own.pupil_id == wrote.c.pupil_id, own.letter == wrote.c.letter)
+        .order_by(own.written_at.desc())
+        .limit(NEWEST)
     )
     query = (
         select(
             Attempt.letter,
             Attempt.pupil_id,
             Attempt.written_at,
-            *(getattr(Attempt, dimension) for dimension in Dimension),
-            *(
-                getattr(Judgement, dimension).label(f"judged_{dimension}")
-                for dimension in Dimension
-            ),
+            *(getattr(Attempt, dimension) for dimension in DIMENSIONS),
+            *(getattr(Judgement, dimension) for dimension in DIMENSIONS),
         )
-        .join(newest, newest.c.id == Attempt.id)
+        .join_from(wrote, Attempt, Attempt.id.in_(newest))
         .outerjoin(Judgement, Judgement.attempt_id == Attempt.id)
-        .where(newest.c.place <= NEWEST)
     )
     seen: dict[tuple[str, int], list[Seen]] = defaultdict(list)
-    for row in session.execute(query):
-        seen[row.letter, row.pupil_id].append(Seen(_moment(row), _held(row)))
+    for letter, pupil, moment, *said in session.execute(query):
+        checked, judged = _verdicts(said[: len(DIMENSIONS)]), _verdicts(said[len(DIMENSIONS) :])
+        seen[letter, pupil].append(Seen(moment, held_verdicts(checked, judged)))
     standings: dict[str, dict[int, Verdicts]] = defaultdict(dict)
-    for (letter, pupil), attempts in seen.items():
-        standings[letter][pupil] = standing(attempts)
+    for (letter, pupil), written in seen.items():
+        standings[letter][pupil] = standing(written)
     return standings
 
 
-def _moment(row: Row[tuple[object, ...]]) -> datetime:
-    moment: datetime = row.written_at
-    return moment
-
-
-def _held(row: Row[tuple[object, ...]]) -> Verdicts:
-    checked = {dimension: Verdict(getattr(row, dimension)) for dimension in Dimension}
-    said = {dimension: getattr(row, f"judged_{dimension}") for dimension in Dimension}
-    return held_verdicts(checked, {d: Verdict(value) for d, value in said.items() if value})
+def _verdicts(said: Iterable[str | None]) -> Verdicts:
+    """Verdicts from their columns; of a dimension that is not spoken of there is none."""
+    pairs = zip(DIMENSIONS, said, strict=True)
+    return {dimension: VERDICTS[value] for dimension, value in pairs if value is not None}
