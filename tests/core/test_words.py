@@ -31,6 +31,34 @@ def test_letters_of_a_pair_stand_clear_of_each_other_but_not_far(hand):
         assert 0.0 < both - one < 2.4, pair
 
 
+def space_between(pair: str) -> tuple[float, float]:
+    """u between two print letters at their nearest, and between where they begin and end."""
+    one, both = drawn(pair[0], "plain"), drawn(pair, "plain")
+    count = len(one.paths())
+    first, second = (
+        np.concatenate([polyline.respace(path, 0.04) for path in paths])
+        for paths in (both.paths()[:count], both.paths()[count:])
+    )
+    apart = np.hypot(*(first[:, None] - second[None]).transpose(2, 0, 1))
+    return float(apart.min()), float(second[:, 0].min() - first[:, 0].max())
+
+
+def test_no_two_print_letters_touch_and_stems_stand_further_apart_than_rounds():
+    nearest = {pair: space_between(pair)[0] for pair in PAIRS}
+    assert min(nearest.values()) > 0.19  # aslant; 0.28 at one height
+    stems, rounds = space_between("il")[1], space_between("oo")[1]
+    assert stems == pytest.approx(0.5, abs=0.03)
+    assert 0.25 < rounds < stems - 0.1
+
+
+@pytest.mark.parametrize("text", ["n.", "p,", "n't", "A!", "19"])
+def test_marks_and_digits_stand_clear_of_their_neighbours(text: str):
+    script = word_script(text, HANDS["plain"])
+    xs = [draw_stroke[:, 0] for draw_stroke in drawn(text, "plain").paths()]
+    assert len(xs) == len(script.strokes)
+    assert xs[0].max() < xs[-1].max()
+
+
 @pytest.mark.parametrize("hand", JOINED)
 def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand):
     for pair in PAIRS:

@@ -9,12 +9,20 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
+from firstloop.core import polyline
 from firstloop.core.letterforms import Hand, draw, find_script
 from firstloop.core.moves import Level, Move, MoveKind, Node, Script, ScriptStroke, nominal_height
+from firstloop.core.polyline import FloatArray
 from firstloop.core.ruling import Ruling
 
-GAP = 0.3
-"""u between letters that do not join: about the space inside an n, less for its round sides."""
+HEIGHTS = np.arange(-0.95, 2.0, 0.1)
+BODY = (HEIGHTS > 0.0) & (HEIGHTS < 1.0)
+"""u: the heights at which letters are held apart: those of the body, and where both have ink."""
+
+SPACE, DEEPEST, CLOSEST = 0.5, 0.7, 0.28
+"""u between letters that do not join: on average, where at no height more than DEEPEST counts; and
+nowhere less than CLOSEST. So two stems stand as far apart as the legs of an n look, and two rounds
+nearer."""
 
 JOIN_GAP = 0.54
 """u between the bodies of letters that join, lead-ins and flicks not counted."""
@@ -57,12 +65,14 @@ def word_script(word: str, hand: Hand) -> Script:
 
 @dataclass(slots=True)
 class _Line:
-    """What has been written so far: whole strokes, the open one, and strokes that wait."""
+    """What has been written so far: whole strokes, the open one, and strokes that wait; how far
+    right the last letter goes, and its right edge at HEIGHTS."""
 
     strokes: list[ScriptStroke] = field(default_factory=list)
     open: ScriptStroke | None = None
     waiting: list[ScriptStroke] = field(default_factory=list)
     right: float | None = None
+    edge: FloatArray | None = None
 
     def lift(self) -> None:
         """Ends the open stroke, its flick kept."""
@@ -76,16 +86,16 @@ def _stand(line: _Line, script: Script, hand: Hand) -> None:
     line.lift()
     line.strokes += line.waiting
     line.waiting = []
-    left, right = _extent(script, hand)
-    by = 0.0 if line.right is None else line.right + GAP - left
+    left, right = _edges(script, hand)
+    by = 0.0 if line.edge is None else _apart(line.edge, left)
     line.strokes += [_moved(stroke, by) for stroke in script.strokes]
-    line.right = right + by
+    line.edge, line.right = right + by, float(np.nanmax(right)) + by
 
 
 def _join(line: _Line, script: Script, hand: Hand) -> None:
     """The letter led in from the one before it, or from the base line where there is none."""
     main, *later = script.strokes
-    left, right = _extent(script, hand, body_only=True)
+    left, right = _body(script, hand)
     by = 0.0 if line.right is None else line.right + JOIN_GAP - left
     moved = _moved(main, by)
     if line.open is not None and line.open.moves[-1].kind is MoveKind.FLICK:
@@ -97,7 +107,7 @@ def _join(line: _Line, script: Script, hand: Hand) -> None:
         line.lift()
         line.open = moved
     line.waiting += [_moved(stroke, by) for stroke in later]
-    line.right = right + by
+    line.edge, line.right = np.where(BODY, right + by, np.nan), right + by
 
 
 def _joining(turn: Node, flick: Move, lead_in: Move) -> Move:
@@ -130,14 +140,41 @@ def _way_up(turn: Node, flick: Move, first: Node) -> tuple[Node, ...]:
     return (Node(x, y, math.degrees(away)),)
 
 
-def _extent(script: Script, hand: Hand, *, body_only: bool = False) -> tuple[float, float]:
-    """Left and right of the letter in script units, upright; its body is its first stroke without
+def _edges(script: Script, hand: Hand) -> tuple[FloatArray, FloatArray]:
+    """Left and right edge of the letter at HEIGHTS in script units, upright; NaN where it has no
+    ink."""
+    upright = replace(hand.proportions, slant_deg=0.0)
+    paths = draw(script, upright, Ruling()).paths()
+    points = np.concatenate([polyline.respace(path, 0.05) for path in paths])
+    within = np.abs(points[:, 1] - HEIGHTS[:, None]) <= 0.05 + 1e-9
+    x = points[:, 0] / upright.width
+    seen = within.any(axis=1)
+    left, right = np.where(within, x, np.inf).min(axis=1), np.where(within, x, -np.inf).max(axis=1)
+    return np.where(seen, left, np.nan), np.where(seen, right, np.nan)
+
+
+def _apart(edge: FloatArray, left: FloatArray) -> float:
+    """How far right a letter goes so that it stands as it should beside a right edge."""
+    # Over and under a mark there is nothing, which is half as deep as deep counts.
+    of_left = np.where(np.isnan(left), np.nanmin(left) + DEEPEST / 2, left)
+    of_edge = np.where(np.isnan(edge), np.nanmax(edge) - DEEPEST / 2, edge)
+    seen = BODY | ~(np.isnan(left) | np.isnan(edge))
+    between = (of_left - of_edge)[seen]
+    tried = CLOSEST - between.min() + np.arange(0.0, 2 * DEEPEST, 0.01)
+    wide_enough = np.minimum(between + tried[:, None], DEEPEST).mean(axis=1) >= SPACE
+    return float(tried[np.argmax(wide_enough)])
+
+
+def _body(script: Script, hand: Hand) -> tuple[float, float]:
+    """Left and right of the letter's body in script units, upright: of its first stroke without
     lead-in and flick."""
     upright = replace(hand.proportions, slant_deg=0.0)
-    moves = draw(script, upright, Ruling()).moves
-    if body_only:
-        apart = {MoveKind.LEAD_IN, MoveKind.FLICK}
-        moves = tuple(m for m in moves if m.stroke == 0 and m.move.kind not in apart)
+    apart = {MoveKind.LEAD_IN, MoveKind.FLICK}
+    moves = [
+        move
+        for move in draw(script, upright, Ruling()).moves
+        if move.stroke == 0 and move.move.kind not in apart
+    ]
     xs = np.concatenate([move.points[:, 0] for move in moves])
     return float(xs.min()) / upright.width, float(xs.max()) / upright.width
 

@@ -126,7 +126,7 @@ function Phrase({ letter, current }: { letter: Letter; current: number }) {
   return (
     <ol
       aria-label="Phrase"
-      className="flex flex-wrap gap-x-8 gap-y-1 text-2xl full:text-[3.5rem] full:leading-tight"
+      className="flex flex-wrap gap-x-8 gap-y-1 text-2xl big:text-[3.5rem] big:leading-tight"
     >
       {letter.strokes.flat().map((move, at) => (
         <li

@@ -8,8 +8,9 @@ import { A_DOT, boxOf, headingAt, lengthOf, viewBoxOf, viewOf } from "../../ink/
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 
-/** Share of a stroke at which its arrow stands: past the start, before its first turn. */
+/** Share of a stroke at which its arrow stands, and u at least: past the start, before a turn. */
 const SET_OFF = 0.18;
+const CLEAR = 0.36;
 /** u to the left of its start: where a stroke's number stands. */
 const BESIDE = 0.3;
 
@@ -20,7 +21,7 @@ export function SlipPicture({ picture }: { picture: Picture }) {
     <svg viewBox={viewBoxOf(view)} className="mx-auto h-32 w-auto" aria-hidden>
       <RuledLines lines={lines} />
       {picture.strokes.map((points, at) => {
-        const { at: place, deg } = headingAt(points, SET_OFF);
+        const { at: place, deg } = headingAt(points, Math.max(SET_OFF, CLEAR / lengthOf(points)));
         const [x, y] = points[0] ?? [0, 0];
         const numbered = picture.strokes.length > 1;
         return (

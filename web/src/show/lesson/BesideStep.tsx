@@ -52,7 +52,7 @@ function Both({ own, other }: { own: Letter; other: Letter }) {
                 className="absolute inset-0 h-full w-full"
               />
             </div>
-            <figcaption className="text-center text-xl full:text-[2.25rem]">
+            <figcaption className="text-center text-xl big:text-[2.25rem]">
               {joins(letter) ? "Joined" : "Print"}
               {at === 0 ? ", as we write it" : ""}
             </figcaption>

@@ -72,7 +72,7 @@ function Arm({ letter }: { letter: Letter }) {
           </p>
         )}
       </div>
-      <p className="min-h-12 text-center text-2xl full:min-h-20 full:text-[3.5rem]">{words}</p>
+      <p className="min-h-12 text-center text-2xl big:min-h-20 big:text-[3.5rem]">{words}</p>
       <div className="flex items-center gap-5">
         <Button look="main" onClick={begin}>
           Arms up: three, two, one

@@ -11,7 +11,7 @@ export function FamilyStep({ letter }: { letter: string }) {
   if (!family) return <Empty>{letter} is in no family of the class&rsquo;s scheme yet.</Empty>;
   return (
     <div className="flex min-h-0 flex-1 flex-col items-center justify-center gap-8">
-      <p className="text-2xl font-bold full:text-[3.5rem]">{family.family}</p>
+      <p className="text-2xl font-bold big:text-[3.5rem]">{family.family}</p>
       <ul className="flex flex-wrap justify-center gap-5">
         {family.letters.map((one) => (
           <li
@@ -19,15 +19,15 @@ export function FamilyStep({ letter }: { letter: string }) {
             className={`rounded-lg border-2 bg-leaf px-3 ${one === letter ? "border-ink bg-rule-wash" : "border-crease"}`}
           >
             <span className="sr-only">{one}</span>
-            <SmallLetter letter={one} className="h-44 full:h-72" />
+            <SmallLetter letter={one} className="h-44 big:h-72" />
           </li>
         ))}
       </ul>
-      <p className="max-w-4xl text-center text-2xl full:text-[2.75rem] full:leading-tight">
+      <p className="max-w-4xl text-center text-2xl big:text-[2.75rem] big:leading-tight">
         {family.why}
       </p>
       {family.exception !== null && (
-        <p className="text-xl text-ember full:text-[2.25rem]">
+        <p className="text-xl text-ember big:text-[2.25rem]">
           {letter} {family.exception}.
         </p>
       )}

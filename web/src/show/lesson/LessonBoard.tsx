@@ -81,7 +81,7 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
       className="flex h-[calc(100dvh-2.75rem)] min-h-0 flex-col gap-3 bg-paper px-5 py-3 full:h-full full:p-6"
     >
       <header className="flex flex-wrap items-center gap-4">
-        <h1 className="text-xl font-bold full:text-[2.5rem]">{step.title}</h1>
+        <h1 className="text-xl font-bold big:text-[2.5rem]">{step.title}</h1>
         {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
         <span className="flex-1" />
         {modesOf(step.kind).length > 1 && (

@@ -97,10 +97,10 @@ export function MemoryStep({ parts }: { parts: string[] }) {
 function SoundCue() {
   return (
     <>
-      <p className="text-center text-[2.5rem] leading-tight font-bold full:text-[4.5rem]">
+      <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">
         Listen to the sound.
       </p>
-      <p className="text-center text-[2rem] leading-tight full:text-[3.5rem]">
+      <p className="text-center text-[2rem] leading-tight big:text-[3.5rem]">
         Hear it, think where it starts, write it.
       </p>
     </>
@@ -113,19 +113,19 @@ function FamilyCue({ letter }: { letter: string }) {
   if (!family) return <SoundCue />;
   return (
     <>
-      <p className="text-center text-[2.5rem] leading-tight font-bold full:text-[4.5rem]">
+      <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">
         {family.family}: which one is missing?
       </p>
       <ul className="flex flex-wrap justify-center gap-4">
         {family.letters.map((one) => (
           <li
             key={one}
-            className={`flex h-36 min-w-20 items-center justify-center rounded-lg border-2 px-2 full:h-64 ${one === letter ? "border-dashed border-ember" : "border-crease"}`}
+            className={`flex h-36 min-w-24 big:min-w-40 items-center justify-center rounded-lg border-2 px-2 big:h-64 ${one === letter ? "border-dashed border-ember" : "border-crease"}`}
           >
             {one === letter ? (
               <span className="text-4xl text-ember">?</span>
             ) : (
-              <SmallLetter letter={one} className="h-32 full:h-56" />
+              <SmallLetter letter={one} className="h-32 big:h-56" />
             )}
           </li>
         ))}

@@ -28,12 +28,12 @@ export function MissingPair() {
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="flex min-h-0 flex-1 flex-col items-center justify-center gap-10 rounded-lg border-2 border-crease bg-leaf p-6">
-        <p className="text-[6rem] leading-none full:text-[11rem]">
+        <p className="text-[6rem] leading-none big:text-[11rem]">
           <PairGap left={puzzle.left} />
         </p>
         <ul role="status" aria-label="Pairs that fit" className="flex min-h-24 flex-wrap gap-6">
           {puzzle.answers.slice(0, uncovered).map((pair) => (
-            <li key={pair} className="text-[2.5rem] leading-tight full:text-[4rem]">
+            <li key={pair} className="text-[2.5rem] leading-tight big:text-[4rem]">
               <PairGap left={puzzle.left} pair={pair} />
             </li>
           ))}

@@ -25,7 +25,7 @@ export function Prompts({ kind, lesson }: { kind: Kind; lesson: Lesson }) {
       {PROMPTS[kind](lesson).map((prompt, at) => (
         <li
           key={prompt}
-          className="flex items-baseline gap-5 text-[2.25rem] leading-tight full:text-[3.5rem]"
+          className="flex items-baseline gap-5 text-[2.25rem] leading-tight big:text-[3.5rem]"
         >
           <span className="text-[0.7em] font-bold text-rule-deep">{at + 1}</span>
           {prompt}

@@ -31,7 +31,7 @@ export function Settle() {
           <Pencil left={left} />
         </Reminder>
       </ul>
-      <p className="text-xl text-soft full:text-[2rem]">
+      <p className="text-xl text-soft big:text-[2rem]">
         Stretch: shoulders up and down, fingers wide and closed. If your hand hurts, stop and say
         so.
       </p>
@@ -54,7 +54,7 @@ function Reminder({ text, children }: { text: string; children: React.ReactNode 
       >
         {children}
       </svg>
-      <p className="text-xl full:text-[2.25rem] full:leading-tight">{text}</p>
+      <p className="text-xl big:text-[2.25rem] big:leading-tight">{text}</p>
     </li>
   );
 }

@@ -44,11 +44,11 @@ export function SlipsStep({ letter }: { letter: string }) {
               }}
               className="relative w-full rounded-lg border-2 border-crease bg-leaf p-4 hover:border-ink"
             >
-              <span className="block [&_svg]:h-64! full:[&_svg]:h-96!">
+              <span className="block [&_svg]:h-64! big:[&_svg]:h-96!">
                 <SlipPicture picture={picture} />
               </span>
               {seen && <Verdict ok={ok} />}
-              <span className="block min-h-10 text-center text-xl full:text-[2rem]">
+              <span className="block min-h-10 text-center text-xl big:text-[2rem]">
                 {seen ? name : <span className="sr-only">Letter {at + 1}</span>}
               </span>
             </button>

@@ -19,7 +19,7 @@ export function WordsStep({ words }: { words: string[] }) {
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="flex min-h-0 flex-1 flex-col items-stretch justify-center">
         {stage === 0 && (
-          <p className="text-center text-2xl text-soft full:text-[3rem]">
+          <p className="text-center text-2xl text-soft big:text-[3rem]">
             Listen to the word, and count its sounds.
           </p>
         )}
@@ -69,7 +69,7 @@ function Sounds({ text }: { text: string }) {
   const rows = usePicker(text[0] ?? "", 3);
   const word = rows.data?.flatMap(({ words }) => words).find((one) => one.word.text === text)?.word;
   return (
-    <p className="py-4 text-center full:py-8 [&_span]:text-[3rem] full:[&_span]:text-[5rem]">
+    <p className="py-4 text-center big:py-8 [&_span]:text-[3rem] big:[&_span]:text-[5rem]">
       {word ? <SoundWord word={word} /> : <span>{text}</span>}
     </p>
   );
