@@ -9,7 +9,7 @@ export function SaveFile({ href, name, label }: { href: string; name: string; la
     <a
       href={href}
       download={name}
-      className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 py-1.5 font-medium hover:border-ink"
+      className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 py-1.5 font-medium whitespace-nowrap hover:border-ink"
     >
       <Download aria-hidden size={18} /> {label}
     </a>

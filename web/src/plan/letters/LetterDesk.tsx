@@ -37,7 +37,7 @@ export function LetterDesk() {
       aria-label={`The letter ${letter}`}
       className="flex min-h-0 flex-1 flex-col gap-3 px-5 py-3"
     >
-      <div className="flex items-center gap-3">
+      <div className="flex items-center gap-3 max-lg:flex-wrap">
         <Turn
           label="The letter before"
           onClick={() => {
@@ -59,7 +59,7 @@ export function LetterDesk() {
         <span className="flex-1" />
         <Link
           to={`/show/${encodeURIComponent(letter)}`}
-          className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-ink bg-ink px-4 font-medium text-leaf hover:bg-rule-deep"
+          className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-ink bg-ink px-4 font-medium whitespace-nowrap text-leaf hover:bg-rule-deep"
         >
           <Presentation aria-hidden size={18} /> On the board
         </Link>
@@ -97,7 +97,7 @@ function FamilyLine({ page }: { page: LetterPage }) {
   const { family } = page;
   if (!family) return <p className="text-soft">In no family of the class’s scheme.</p>;
   return (
-    <p className="leading-tight">
+    <p className="leading-tight max-lg:w-[calc(100%-12rem)]">
       <span className="font-bold">{family.family}</span>{" "}
       <span className="text-soft">
         with {family.letters.filter((x) => x !== page.letter).join(" ")}

@@ -17,7 +17,7 @@ export function LessonDesk({ lesson, today }: { lesson: Lesson; today: Today }) 
   const sent: LessonIn = change.isPending ? change.variables : asSent(lesson);
   return (
     <>
-      <div className="flex min-h-0 flex-1 gap-6">
+      <div className="flex min-h-0 flex-1 gap-6 max-lg:flex-col max-lg:overflow-y-auto">
         <LessonSteps lesson={lesson} sent={sent} onChange={change.mutate}>
           <Link
             to={`/show/lesson/${String(lesson.id)}`}

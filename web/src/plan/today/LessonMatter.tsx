@@ -25,7 +25,7 @@ export function LessonMatter({
   children,
 }: MatterProps & { today: Today; children: ReactNode }) {
   return (
-    <aside className="flex min-h-0 min-w-0 flex-[5] flex-col gap-4 border-l-2 border-rule pl-5">
+    <aside className="flex min-h-0 min-w-0 flex-[5] flex-col gap-4 border-rule max-lg:flex-none max-lg:border-t-2 max-lg:pt-4 lg:border-l-2 lg:pl-5">
       <div className="flex items-center justify-end gap-4">{children}</div>
       <LookBack lesson={lesson} sent={sent} today={today} onChange={onChange} />
       <Words lesson={lesson} sent={sent} onChange={onChange} />

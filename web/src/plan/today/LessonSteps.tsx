@@ -28,7 +28,7 @@ export function LessonSteps({
   const words = new Map(lesson.steps.map((step) => [step.kind, step]));
   const spent = sent.steps.reduce((sum, step) => sum + (step.skipped ? 0 : step.minutes), 0);
   return (
-    <section aria-label="Steps" className="flex min-w-0 flex-[7] flex-col">
+    <section aria-label="Steps" className="flex min-w-0 flex-[7] flex-col max-lg:flex-none">
       <header className="mb-1 flex min-h-11 items-center gap-4">
         <h2 className="text-lg font-bold">Lesson on {lesson.new.join(", ")}</h2>
         <p className={spent > sent.minutes ? "text-ember" : "text-soft"}>

@@ -26,7 +26,7 @@ export function Chains({ allLetters }: { allLetters: boolean }) {
     allLetters,
   );
   return (
-    <section aria-label="Chains" className="flex min-h-0 flex-col gap-3">
+    <section aria-label="Chains" className="flex flex-col gap-3 lg:min-h-0">
       <header>
         <h2 className="font-bold">A chain</h2>
         <p className="text-sm text-soft">One sound changes at a time.</p>
@@ -94,7 +94,7 @@ function Found({
   }
   return (
     <>
-      <ol aria-label="The chain" className="flex min-h-0 flex-col gap-0.5 overflow-y-auto">
+      <ol aria-label="The chain" className="flex min-h-0 flex-col gap-0.5 lg:overflow-y-auto">
         {words.map((word, at) => (
           <li key={word.text} className="flex items-baseline gap-3">
             <span className="w-5 text-right text-sm text-soft">{at + 1}</span>

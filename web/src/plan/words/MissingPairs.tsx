@@ -14,7 +14,7 @@ export function MissingPairs({ allLetters }: { allLetters: boolean }) {
     setOpen(turned);
   };
   return (
-    <section aria-label="Missing pairs" className="flex min-h-0 flex-col gap-3">
+    <section aria-label="Missing pairs" className="flex flex-col gap-3 lg:min-h-0">
       <header>
         <h2 className="font-bold">Missing pairs</h2>
         <p className="text-sm text-soft">
@@ -28,7 +28,7 @@ export function MissingPairs({ allLetters }: { allLetters: boolean }) {
           With the taught letters no word with a pair can be written yet. Try all letters.
         </p>
       )}
-      <ul className="flex min-h-0 flex-wrap content-start gap-2 overflow-y-auto pb-2">
+      <ul className="flex min-h-0 flex-wrap content-start gap-2 lg:overflow-y-auto pb-2">
         {puzzles.data?.map(({ word, left, answers }) => (
           <li key={word}>
             <button

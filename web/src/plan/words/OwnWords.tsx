@@ -15,7 +15,7 @@ export function OwnWords() {
   const remove = useRemoveOwnWord();
   const [noted, setNoted] = useState("");
   return (
-    <section aria-label="My words" className="flex min-h-0 flex-col gap-3">
+    <section aria-label="My words" className="flex flex-col gap-3 lg:min-h-0">
       <header>
         <h2 className="font-bold">My words</h2>
         <p className="text-sm text-soft">
@@ -49,7 +49,7 @@ export function OwnWords() {
       {words.isPending && <Loading what="your words" />}
       {words.isError && <ProblemNote error={words.error} />}
       {words.data?.length === 0 && <p className="text-soft">None yet.</p>}
-      <ul className="flex min-h-0 flex-wrap content-start gap-2 overflow-y-auto">
+      <ul className="flex min-h-0 flex-wrap content-start gap-2 lg:overflow-y-auto">
         {words.data?.map((word) => (
           <OwnWord
             key={word.text}

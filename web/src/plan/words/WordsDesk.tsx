@@ -20,7 +20,7 @@ export function WordsDesk() {
         <h1 className="text-xl font-bold">Words</h1>
         <Choice label="Made of" value={letters} options={LETTERS} onChange={setLetters} />
       </header>
-      <div className="grid min-h-0 flex-1 grid-cols-1 gap-6 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_minmax(0,1fr)]">
+      <div className="grid min-h-0 flex-1 grid-cols-1 gap-6 max-lg:overflow-y-auto lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_minmax(0,1fr)]">
         <Chains allLetters={all} />
         <MissingPairs allLetters={all} />
         <OwnWords />
