@@ -22,6 +22,7 @@ from firstloop.core.checking.findings import (
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.match import Path
+from firstloop.core.checking.pictures import Look
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.scan import LetterImage, explain_image
 from firstloop.core.checking.trace import evenly, tidy
@@ -95,7 +96,8 @@ def _see_ink(
 ) -> _Seen:
     lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
     as_it_is = explanation = explain(lines, forms)
-    look = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
+    whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
+    look = Look.of(whole)
     # What is clearly the letter as it stands is not looked at any other way up.
     costs = faces.costs(look, np.inf if explanation.is_right else DOUBTFUL)
     turned = other_way_up(lines, forms, faces, costs, explanation)
@@ -110,7 +112,8 @@ def _see_ink(
     if explanation is not as_it_is or explanation.settled.extra:
         # Read without its lean and what was gone over again, but with what was left over: an n
         # with a hump more is read as m.
-        look = Path.of_trace(lines if explanation.left_over else explanation.settled.as_made)
+        read_of = lines if explanation.left_over else explanation.settled.as_made
+        look = Look.of(Path.of_trace(read_of))
         costs = faces.costs(look, np.inf)
     reading = read(look, float(costs[0]), forms[0], hand)
     return _Seen(
@@ -120,7 +123,7 @@ def _see_ink(
 
 def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
     sighting = explain_image(image, forms, hand.proportions.slant_deg)
-    explanation, look = sighting.explanation, Path.of_trace(sighting.lines)
+    explanation, look = sighting.explanation, Look.of(Path.of_trace(sighting.lines))
     cost = float(faces_of(forms, hand.proportions.slant_deg).costs(look, np.inf)[0])
     reading = read(look, cost, forms[0], hand)
     if sighting.turned is not None:

@@ -251,8 +251,11 @@ def _accumulate(costs: list[list[float]]) -> Totals:
         aslant = beside = math.inf  # left of the first column is nothing
         reached = []
         for over, cost in zip(above, row, strict=True):
-            least = over if over < aslant else aslant
-            beside = cost + (beside if beside < least else least)
+            if over < aslant:
+                beside = over if over < beside else beside
+            elif aslant < beside:
+                beside = aslant
+            beside += cost
             reached.append(beside)
             aslant = over
         totals.append(reached)

@@ -8,7 +8,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-import numpy.typing as npt
 
 from firstloop.core.checking.match import Fit, Models, Path, Terms, fit_boxes, ink_terms, step_costs
 from firstloop.core.letterforms import Letter
@@ -16,11 +15,6 @@ from firstloop.core.letterforms.drawing import path_of
 from firstloop.core.limits import SAMPLES, TURN_COST
 from firstloop.core.moves import MoveKind
 from firstloop.core.polyline import FloatArray
-
-EVERY = 5
-"""Of the ink's points, every so many are looked at first."""
-
-Places = npt.NDArray[np.intp]
 
 
 def undirected(headings: FloatArray) -> FloatArray:
@@ -49,6 +43,19 @@ def looks_of(letter: Letter) -> list[Path]:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
+class Look:
+    """Ink as it looks: its path, and what of it is compared with every picture."""
+
+    path: Path
+    terms: Terms
+
+    @classmethod
+    def of(cls, path: Path) -> "Look":
+        """How the ink of a path looks."""
+        return cls(path, ink_terms(path, undirected))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
 class Pictures:
     """Pictures to compare ink with; `models` holds each twice, for the two ways of laying ink over
     it. `count` is how many there are."""
@@ -61,51 +68,39 @@ class Pictures:
         """The pictures of these paths (see `looks_of`), in their order."""
         return cls(Models.of([*paths, *paths], undirected), len(paths))
 
-    def some(self, both: Places) -> "Pictures":
-        """Those at the given places, of which the second half are the first once more."""
-        return Pictures(self.models.some(both), len(both) // 2)
+    def costs(self, ink: Look, at_most: FloatArray | float = np.inf) -> FloatArray:
+        """u² by which the ink differs from each picture, laid the way that suits it better;
+        infinite where stretching alone would cost more than at most is of interest. (picture,)."""
+        fit = self._laid(ink.path)
+        stretch = fit.costs
+        wanted = (stretch.reshape(2, -1) <= at_most).ravel()
+        models = self.models
+        if not wanted.all():
+            places = np.flatnonzero(wanted)
+            fit, models = fit.some(places), models.some(places)
+        costs = np.full(len(stretch), np.inf)
+        costs[wanted] = stretch[wanted] + _apart(ink.terms, fit, models)
+        return np.asarray(costs.reshape(2, -1).min(axis=0))
 
-    def lay(self, ink: Path) -> "Laid":
+    def best_fit(self, ink: Look) -> Fit:
+        """How the ink is laid over the picture that it differs from least; of one model."""
+        fit = self._laid(ink.path)
+        best = int(np.argmin(_apart(ink.terms, fit, self.models) + fit.costs))
+        return fit.some(np.array([best]))
+
+    def _laid(self, ink: Path) -> Fit:
         """The ink laid over every picture: box over box, and as it stands, its foot on theirs."""
         fit = fit_boxes(ink, self.models)
         standing = slice(self.count, None)
         fit.scale[standing, 1] = 1.0
         fit.shift[standing, 1] = self.models.low[standing, 1] - ink.low[1]
-        return Laid(ink_terms(ink, undirected), self, fit)
+        return fit
 
 
-@dataclass(frozen=True, slots=True, eq=False)
-class Laid:
-    """Ink laid over pictures; of the ink there are the terms of its step costs."""
-
-    ink: Terms
-    pictures: Pictures
-    fit: Fit
-
-    def stretch(self) -> FloatArray:
-        """u² that the better of the two ways costs in stretching alone; (picture,)."""
-        return np.asarray(self.fit.costs.reshape(2, -1).min(axis=0))
-
-    def glance(self, wanted: Places) -> FloatArray:
-        """u² that a few points of the ink lie off the wanted pictures, box over box; (wanted,).
-
-        That half of the whole cost is left out here, and twice the rest allowed, makes it safe.
-        """
-        few = self.ink[::EVERY]
-        costs = step_costs(few, self.fit.some(wanted), self.pictures.models.some(wanted))
-        return np.asarray(costs.min(axis=1).sum(axis=0) * (0.5 / len(few)))
-
-    def costs(self, wanted: Places | None = None) -> FloatArray:
-        """u² by which the ink differs from the wanted pictures, or all; (wanted,)."""
-        if wanted is None:
-            return np.asarray(self.each().reshape(2, -1).min(axis=0))
-        both = np.concatenate([wanted, wanted + self.pictures.count])
-        some = Laid(self.ink, self.pictures.some(both), self.fit.some(both))
-        return some.costs()
-
-    def each(self) -> FloatArray:
-        """u² by which the ink differs from every picture, laid in either way; (2 pictures,)."""
-        steps = step_costs(self.ink, self.fit, self.pictures.models)
-        apart = (steps.min(axis=0).sum(axis=0) + steps.min(axis=1).sum(axis=0)) / SAMPLES
-        apart += self.fit.costs
-        return np.asarray(apart)
+def _apart(ink: Terms, fit: Fit, models: Models) -> FloatArray:
+    """u² from each to the nearest of the other, both ways round, on average; (model,)."""
+    steps = step_costs(ink, fit, models)
+    # numpy is quick along the first axis only, so the other is turned to be the first.
+    turned = np.ascontiguousarray(steps.swapaxes(0, 1))
+    both = np.minimum.reduce(steps).sum(axis=0) + np.minimum.reduce(turned).sum(axis=0)
+    return np.asarray(both / SAMPLES)

@@ -14,7 +14,7 @@ from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, explain_as
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures, looks_of
+from firstloop.core.checking.pictures import Look, Pictures, looks_of
 from firstloop.core.checking.trace import Lines, evenly
 from firstloop.core.checking.turned import Faces, faces_of, turned_by_shape
 from firstloop.core.errors import InkError
@@ -78,7 +78,7 @@ def explain_image(image: LetterImage, forms: tuple[Letter, ...], slant_deg: floa
     """How the ink of an image lies on the form of the letter that it fits best."""
     lines = image.lines()
     faces = faces_of(forms, slant_deg)
-    turned = turned_by_shape(faces, faces.costs(Path.of_trace(lines), DOUBTFUL))
+    turned = turned_by_shape(faces, faces.costs(Look.of(Path.of_trace(lines)), DOUBTFUL))
     if turned is not None:
         measure, way = turned
         best, gap = _best(way.undone(lines), forms)
@@ -91,7 +91,7 @@ def explain_image(image: LetterImage, forms: tuple[Letter, ...], slant_deg: floa
 def _stood_up(lines: Lines, faces: Faces) -> tuple[float, Lines]:
     """By how many degrees the letter leans away, and its lines without that lean."""
     tried = [(0.0, lines), *((lean, _sheared(lines, -lean)) for lean in LEANS)]
-    costs = [float(faces.costs(Path.of_trace(one), np.inf)[0]) for _, one in tried]
+    costs = [float(faces.costs(Look.of(Path.of_trace(one)), np.inf)[0]) for _, one in tried]
     best = int(np.argmin(costs))
     return tried[best] if costs[best] < CLEARLY_LEANS * costs[0] else tried[0]
 
@@ -109,8 +109,7 @@ def _best(lines: Lines, forms: tuple[Letter, ...]) -> tuple[Explanation, float]:
 
 def _explain_on(lines: Lines, form: Letter) -> tuple[Explanation, float]:
     """The ink followed along the letter's own moves; and the widest break in it, u."""
-    laid = Pictures.of(looks_of(form)[:1]).lay(Path.of_trace(lines))
-    fit = laid.fit.some(np.array([int(np.argmin(laid.each()))]))
+    fit = Pictures.of(looks_of(form)[:1]).best_fit(Look.of(Path.of_trace(lines)))
     ink, headings = np.concatenate(lines), np.concatenate([polyline.headings(x) for x in lines])
     followed, gap, taken = [], 0.0, np.zeros(len(ink), dtype=bool)
     for path in form.paths():

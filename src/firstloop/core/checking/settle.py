@@ -92,7 +92,7 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
         return replace(settle(rest, letter), extra=(strokes[beside],))
     own, ink = ink, _fitted(ink, models)
     as_many = len(strokes) == len(models)
-    if as_many and _in_order(_point_by_point(ink, models)):
+    if as_many and _in_order(_point_by_point(ink, models), _dots(letter)):
         return _nothing_to_settle(strokes)
     apart = _distances(ink, models) + _across(ink, models)
     if not as_many:
@@ -147,7 +147,7 @@ def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
     return _distances(beside, models) + _across(beside, models)
 
 
-def _in_order(off: FloatArray) -> bool:
+def _in_order(off: FloatArray, dots: npt.NDArray[np.bool_]) -> bool:
     """Of `_point_by_point` whether every stroke lies on the letter's own in its turn, or at least
     clearly nearer to it than to another, or than it does from its end."""
     own = off[0].diagonal()
@@ -156,6 +156,7 @@ def _in_order(off: FloatArray) -> bool:
         return True
     others = off.copy()
     np.fill_diagonal(others[0], np.inf)
+    others[1, dots, dots] = np.inf  # a dot has no other end
     return worst < CLEARLY_IN_ORDER and bool((own < TURNED_ROUND * others.min(axis=(0, 2))).all())
 
 

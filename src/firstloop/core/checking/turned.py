@@ -8,7 +8,7 @@ import numpy as np
 from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Code, Measure
 from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Pictures, looks_of
+from firstloop.core.checking.pictures import Look, Pictures, looks_of
 from firstloop.core.checking.trace import Lines
 from firstloop.core.letterforms import Letter
 from firstloop.core.letterforms.hands import group_of
@@ -66,13 +66,13 @@ class Faces:
     turned: Pictures
     other_ways: tuple[WayUp, ...]
 
-    def costs(self, ink: Path, doubtful: float) -> FloatArray:
+    def costs(self, ink: Look, doubtful: float) -> FloatArray:
         """u² from the ink to the nearest form: upright; and where that is more than `doubtful`, in
         each other way up."""
-        upright = self.upright.lay(ink).costs().min(keepdims=True)
+        upright = self.upright.costs(ink).min(keepdims=True)
         if upright[0] <= doubtful or not self.other_ways:
             return np.asarray(upright)
-        turned = self.turned.lay(ink).costs().reshape(len(self.other_ways), -1).min(axis=1)
+        turned = self.turned.costs(ink).reshape(len(self.other_ways), -1).min(axis=1)
         return np.concatenate([upright, turned])
 
 
@@ -96,7 +96,7 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
 def _looks_another(upright: Pictures, look: Path, way: WayUp) -> bool:
     """On its side a letter must look quite another: a wide x is no x that was turned."""
     same = SAME_ON_ITS_SIDE if abs(way.degrees) == 90.0 else SAME_OTHER_WAY_UP
-    return float(upright.lay(look.turned(way.does)).costs().min()) > same
+    return float(upright.costs(Look.of(look.turned(way.does))).min()) > same
 
 
 def other_way_up(
