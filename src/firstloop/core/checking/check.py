@@ -29,7 +29,7 @@ from firstloop.core.checking.trace import evenly, tidy
 from firstloop.core.checking.turned import faces_of, other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.limits import DOUBTFUL, Limit, Stage, limits_for
+from firstloop.core.limits import Limit, Stage, limits_for
 from firstloop.core.ruling import Ruling
 
 CHECKER_VERSION = "3"
@@ -99,11 +99,15 @@ def _see_ink(
     whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
     look = Look.of(whole)
     # What is clearly the letter as it stands is not looked at any other way up.
-    costs = faces.costs(look, np.inf if explanation.is_right else DOUBTFUL)
-    turned = other_way_up(lines, forms, faces, costs, explanation)
+    if explanation.is_right:
+        cost, turned = faces.upright_cost(look), None
+    else:
+        costs = faces.costs(look)
+        cost = float(costs[0])
+        turned = other_way_up(lines, forms, faces, costs, explanation)
     if turned is not None:
         measure, explanation = turned
-        reading = read(look, float(costs[0]), forms[0], hand)
+        reading = read(look, cost, forms[0], hand)
         return _Seen(explanation, reading, [measure, *_sizes(explanation, frame_of(explanation))])
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
@@ -114,8 +118,8 @@ def _see_ink(
         # with a hump more is read as m.
         read_of = lines if explanation.left_over else explanation.settled.as_made
         look = Look.of(Path.of_trace(read_of))
-        costs = faces.costs(look, np.inf)
-    reading = read(look, float(costs[0]), forms[0], hand)
+        cost = faces.upright_cost(look)
+    reading = read(look, cost, forms[0], hand)
     return _Seen(
         explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
     )
@@ -124,7 +128,7 @@ def _see_ink(
 def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
     sighting = explain_image(image, forms, hand.proportions.slant_deg)
     explanation, look = sighting.explanation, Look.of(Path.of_trace(sighting.lines))
-    cost = float(faces_of(forms, hand.proportions.slant_deg).costs(look, np.inf)[0])
+    cost = faces_of(forms, hand.proportions.slant_deg).upright_cost(look)
     reading = read(look, cost, forms[0], hand)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))

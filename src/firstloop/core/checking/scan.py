@@ -19,7 +19,7 @@ from firstloop.core.checking.trace import Lines, evenly
 from firstloop.core.checking.turned import Faces, faces_of, turned_by_shape
 from firstloop.core.errors import InkError
 from firstloop.core.letterforms import Letter
-from firstloop.core.limits import COVERED, DOUBTFUL, INK_SPACING, STRAY_STROKE
+from firstloop.core.limits import COVERED, INK_SPACING, STRAY_STROKE
 from firstloop.core.polyline import FloatArray
 from firstloop.core.skeleton import skeleton_lines
 
@@ -78,7 +78,7 @@ def explain_image(image: LetterImage, forms: tuple[Letter, ...], slant_deg: floa
     """How the ink of an image lies on the form of the letter that it fits best."""
     lines = image.lines()
     faces = faces_of(forms, slant_deg)
-    turned = turned_by_shape(faces, faces.costs(Look.of(Path.of_trace(lines)), DOUBTFUL))
+    turned = turned_by_shape(faces, faces.costs(Look.of(Path.of_trace(lines))))
     if turned is not None:
         measure, way = turned
         best, gap = _best(way.undone(lines), forms)
@@ -91,7 +91,7 @@ def explain_image(image: LetterImage, forms: tuple[Letter, ...], slant_deg: floa
 def _stood_up(lines: Lines, faces: Faces) -> tuple[float, Lines]:
     """By how many degrees the letter leans away, and its lines without that lean."""
     tried = [(0.0, lines), *((lean, _sheared(lines, -lean)) for lean in LEANS)]
-    costs = [float(faces.costs(Look.of(Path.of_trace(one)), np.inf)[0]) for _, one in tried]
+    costs = [faces.upright_cost(Look.of(Path.of_trace(one))) for _, one in tried]
     best = int(np.argmin(costs))
     return tried[best] if costs[best] < CLEARLY_LEANS * costs[0] else tried[0]
 

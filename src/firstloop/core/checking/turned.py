@@ -14,6 +14,7 @@ from firstloop.core.letterforms import Letter
 from firstloop.core.letterforms.hands import group_of
 from firstloop.core.limits import (
     AS_GOOD,
+    DOUBTFUL,
     LOOKS_LIKE,
     SAME_ON_ITS_SIDE,
     SAME_OTHER_WAY_UP,
@@ -59,21 +60,22 @@ _OTHER_WAYS_UP = (
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Faces:
-    """A letter's forms as they look upright, and the other ways up in which it looks another: an o
-    is an o whichever way it lies. The pictures go way by way, all forms of each."""
+    """A letter's forms as they look upright, and beside them the other ways up in which it looks
+    another: an o is an o whichever way it lies. All are `every`: upright first, then way by way."""
 
     upright: Pictures
-    turned: Pictures
+    every: Pictures
     other_ways: tuple[WayUp, ...]
 
-    def costs(self, ink: Look, doubtful: float) -> FloatArray:
-        """u² from the ink to the nearest form: upright; and where that is more than `doubtful`, in
-        each other way up."""
-        upright = self.upright.costs(ink).min(keepdims=True)
-        if upright[0] <= doubtful or not self.other_ways:
-            return np.asarray(upright)
-        turned = self.turned.costs(ink).reshape(len(self.other_ways), -1).min(axis=1)
-        return np.concatenate([upright, turned])
+    def upright_cost(self, ink: Look) -> float:
+        """u² from the ink to the nearest form, upright."""
+        return float(self.upright.costs(ink).min())
+
+    def costs(self, ink: Look) -> FloatArray:
+        """u² from the ink to the nearest form: upright; and where that leaves room for doubt, in
+        each other way up. It is looked at as all of them at once, for that is quicker."""
+        each = self.every.costs(ink).reshape(-1, self.upright.count).min(axis=1)
+        return np.asarray(each if each[0] > DOUBTFUL else each[:1])
 
 
 @lru_cache(maxsize=512)
@@ -90,7 +92,7 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
         for done in ((way, way.in_a_lean(slant_deg)) if slant_deg else (way,))
     )
     turned = [look.turned(way.does) for way in other_ways for look in looks]
-    return Faces(upright, Pictures.of(turned) if turned else upright, other_ways)
+    return Faces(upright, Pictures.of([*looks, *turned]), other_ways)
 
 
 def _looks_another(upright: Pictures, look: Path, way: WayUp) -> bool:
