@@ -61,14 +61,35 @@ def _today(page: Page) -> None:
 
 def _lesson(page: Page) -> None:
     page.get_by_role("link", name="To the board").click()
-    page.get_by_role("button", name="Slips to spot").click()
+    page.get_by_role("list", name="Steps").get_by_role("button", name="Slips to spot").click()
     page.get_by_role("button", name="Letter 1").click()
     page.wait_for_load_state("networkidle")
+
+
+def _memory(page: Page) -> None:
+    page.get_by_role("link", name="Back to the board").click()
+    page.get_by_role("list", name="Steps").get_by_role("button", name="Show").click()
+    page.get_by_role("radio", name="From memory").click()
+    page.get_by_role("radio", name="Give its family").click()
+    page.wait_for_load_state("networkidle")
+
+
+def _words(page: Page) -> None:
+    page.get_by_label("Begin with").fill("had")
+    page.get_by_role("region", name="Missing pairs").get_by_role("button").nth(4).click()
+    field = page.get_by_label("A new word")
+    for word in ("heron", "millpond"):
+        field.fill(word)
+        field.press("Enter")
+        page.get_by_role("button", name=f"Forget {word}").wait_for()
+    page.mouse.move(0, 0)
 
 
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
+    "memory": ("/plan/today", _memory),
+    "words": ("/plan/words", _words),
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
