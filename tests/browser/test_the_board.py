@@ -152,3 +152,26 @@ def test_a_movement_is_saved_as_a_gif(page: Page):
         home.get_by_role("link", name="For a phone").click()
     assert found.value.suggested_filename == "i.gif"
     assert found.value.path().read_bytes().startswith(b"GIF89a")
+
+
+def test_with_a_pause_at_each_move_the_pen_waits_to_be_sent_on(page: Page):
+    page.goto("/show/n")
+    page.get_by_role("checkbox", name="Pause at each move").click()
+    moves = page.get_by_role("list", name="Phrase").get_by_role("listitem")
+    page.get_by_role("heading", level=1).click(force=True)  # away from what owns the space key
+    for at in (0, 1, 2, 0):
+        page.keyboard.press("Space")
+        expect(page.get_by_role("button", name="Draw it")).to_be_visible(timeout=10_000)
+        if at < 2:
+            expect(moves.nth(at)).to_have_attribute("aria-current", "step")
+
+
+def test_words_are_shown_as_their_chain_of_families(page: Page):
+    planned(page)
+    page.get_by_role("button", name="Choose words").click()
+    page.get_by_role("checkbox", name="Words as their families").click()
+    families = page.get_by_role("list", name="Families").get_by_role("listitem")
+    expect(families.first).to_have_text(re.compile("^1 "))
+    word = page.get_by_role("img", name=re.compile("^dig: ")).first
+    expect(word).to_be_visible()
+    assert len((word.get_attribute("aria-label") or "").split(", ")) == 3

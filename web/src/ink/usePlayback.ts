@@ -5,6 +5,8 @@ export interface Playback {
   time_s: number;
   playing: boolean;
   play: () => void;
+  /** Plays on to a moment and stands still there. */
+  playTo: (until_s: number) => void;
   replay: () => void;
   pause: () => void;
   jump: (time_s: number) => void;
@@ -16,6 +18,8 @@ const wantsStillness = () => window.matchMedia("(prefers-reduced-motion: reduce)
 export function usePlayback(total_s: number, { playAtOnce = false } = {}): Playback {
   const [time_s, setTime] = useState(() => (playAtOnce && !wantsStillness() ? 0 : total_s));
   const [playing, setPlaying] = useState(() => playAtOnce && !wantsStillness());
+  const [until, setUntil] = useState(Infinity);
+  const end = Math.min(total_s, until);
 
   useEffect(() => {
     if (!playing) return;
@@ -23,15 +27,15 @@ export function usePlayback(total_s: number, { playAtOnce = false } = {}): Playb
     let frame = requestAnimationFrame(function tick(now) {
       const passed = before === undefined ? 0 : (now - before) / 1000;
       before = now;
-      setTime((time) => Math.min(total_s, time + passed));
+      setTime((time) => Math.min(end, time + passed));
       frame = requestAnimationFrame(tick);
     });
     return () => {
       cancelAnimationFrame(frame);
     };
-  }, [playing, total_s]);
+  }, [playing, end]);
 
-  if (playing && time_s >= total_s) setPlaying(false);
+  if (playing && time_s >= end) setPlaying(false);
 
   const jump = useCallback((to: number) => {
     setPlaying(false);
@@ -41,12 +45,18 @@ export function usePlayback(total_s: number, { playAtOnce = false } = {}): Playb
     setPlaying(false);
   }, []);
   const replay = useCallback(() => {
+    setUntil(Infinity);
     setTime(0);
     setPlaying(true);
   }, []);
+  const playTo = useCallback((moment: number) => {
+    setUntil(moment);
+    setPlaying(true);
+  }, []);
   const play = useCallback(() => {
+    setUntil(Infinity);
     setTime((time) => (time >= total_s ? 0 : time));
     setPlaying(true);
   }, [total_s]);
-  return { time_s, playing, play, replay, pause, jump };
+  return { time_s, playing, play, playTo, replay, pause, jump };
 }

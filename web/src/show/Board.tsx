@@ -28,10 +28,21 @@ export function Board({
   const board = useRef<HTMLElement>(null);
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]["value"]>("1");
   const [filled, setFilled] = useState(false);
+  const [pausing, setPausing] = useState(false);
   const timeline = letterTimeline(letter.strokes, Number(speed));
   const playback = usePlayback(timeline.total_s);
   const { time_s, playing } = playback;
 
+  /** On, or with a pause at each move to the end of the next; from the start if all is drawn. */
+  const draw = () => {
+    if (!pausing) {
+      playback.play();
+      return;
+    }
+    const from = time_s >= timeline.total_s ? 0 : time_s;
+    if (from !== time_s) playback.jump(from);
+    playback.playTo(stepFrom(timeline, from, 1));
+  };
   const step = (by: 1 | -1) => {
     playback.jump(stepFrom(timeline, time_s, by));
   };
@@ -46,7 +57,7 @@ export function Board({
     else void board.current?.requestFullscreen();
   };
   useShortcuts({
-    " ": playing ? playback.pause : playback.play,
+    " ": playing ? playback.pause : draw,
     r: playback.replay,
     s: () => {
       setFilled(!filled);
@@ -83,7 +94,7 @@ export function Board({
         current={playing || time_s < timeline.total_s ? currentPiece(timeline, time_s) : -1}
       />
       <div className="flex flex-wrap items-center gap-2 pb-1">
-        <Button look="main" onClick={playing ? playback.pause : playback.play} className="min-w-32">
+        <Button look="main" onClick={playing ? playback.pause : draw} className="min-w-32">
           {playing ? <Pause aria-hidden size={20} /> : <Play aria-hidden size={20} />}
           {playing ? "Pause" : "Draw it"}
         </Button>
@@ -105,7 +116,6 @@ export function Board({
           <StepForward aria-hidden size={18} /> Next move
         </Button>
         <span className="flex-1" />
-        <Tick label="Spaces it fills" checked={filled} onChange={setFilled} />
         <Choice label="Speed" value={speed} options={SPEEDS} onChange={changeSpeed} />
         {!inLesson && (
           <Button onClick={toggleFull}>
@@ -113,10 +123,16 @@ export function Board({
           </Button>
         )}
       </div>
-      <p className="text-sm text-soft full:hidden">
-        Keys: space draws and pauses · ← → one move · R again · S spaces · F full board ·{" "}
-        {inLesson ? "M another way to show it · page up and down the steps" : "1 to 5 the stations"}
-      </p>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        <Tick label="Pause at each move" checked={pausing} onChange={setPausing} />
+        <Tick label="Spaces it fills" checked={filled} onChange={setFilled} />
+        <p className="text-sm text-soft full:hidden">
+          Keys: space draws and pauses · ← → one move · R again · S spaces · F full board ·{" "}
+          {inLesson
+            ? "M another way to show it · page up and down the steps"
+            : "1 to 5 the stations"}
+        </p>
+      </div>
     </section>
   );
 }

@@ -6,6 +6,7 @@ import { usePicker } from "../../api/wordQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { SoundWord } from "../letters/SoundWord";
+import { FamilyLegend, type FamilyNumbers, FamilyWord, numbered } from "./FamilyWord";
 
 const PLACES: Record<WordRow["where"], string> = {
   first: "at the start",
@@ -24,9 +25,11 @@ export function WordPicker({
   onTake: (word: string) => void;
 }) {
   const [wider, setWider] = useState(false);
+  const [byFamily, setByFamily] = useState(false);
   const rows = usePicker(part, wider ? 1 : 0);
   if (rows.isPending) return <Loading what="words" />;
   if (rows.isError) return <ProblemNote error={rows.error} />;
+  const numbers = byFamily ? numbered(rows.data.flatMap(({ words }) => words)) : null;
   return (
     <div className="flex flex-col gap-2 rounded-lg border-2 border-crease bg-leaf p-3">
       <Tick
@@ -34,6 +37,8 @@ export function WordPicker({
         checked={wider}
         onChange={setWider}
       />
+      <Tick label="Words as their families" checked={byFamily} onChange={setByFamily} />
+      {numbers && <FamilyLegend numbers={numbers} />}
       {rows.data
         .filter(({ count }) => count > 0)
         .map(({ where, count, words }) => (
@@ -47,6 +52,7 @@ export function WordPicker({
                   <WordButton
                     picked={picked}
                     part={part}
+                    numbers={numbers}
                     on={chosen.includes(picked.word.text)}
                     onTake={onTake}
                   />
@@ -62,11 +68,14 @@ export function WordPicker({
 function WordButton({
   picked,
   part,
+  numbers,
   on,
   onTake,
 }: {
   picked: PickedWord;
   part: string;
+  /** With these the word is shown as its families, without as its sounds. */
+  numbers: FamilyNumbers | null;
   on: boolean;
   onTake: (word: string) => void;
 }) {
@@ -85,7 +94,11 @@ function WordButton({
       }}
       className="rounded-md border-2 border-transparent px-1.5 py-0.5 hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash"
     >
-      <SoundWord word={word} lit={part} />
+      {numbers ? (
+        <FamilyWord picked={picked} numbers={numbers} />
+      ) : (
+        <SoundWord word={word} lit={part} />
+      )}
       {untaught.length > 0 && <span className="ml-1 text-sm text-ember">needs {untaught}</span>}
     </button>
   );
