@@ -221,7 +221,7 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
         if least[promising] >= best_cost:
             break
         totals = _accumulate(costs[:, :, promising].tolist())
-        cost = totals[-1][-1] / len(costs) + float(extra[promising])
+        cost = max(0.0, totals[-1][-1] / len(costs)) + float(extra[promising])
         if cost < best_cost:
             best, best_cost, best_totals = promising, cost, totals
     return Match(best, best_cost, _trace_back(best_totals))

@@ -70,7 +70,8 @@ class Pictures:
 
     def costs(self, ink: Look, at_most: FloatArray | float = np.inf) -> FloatArray:
         """u² by which the ink differs from each picture, laid the way that suits it better;
-        infinite where stretching alone would cost more than at most is of interest. (picture,)."""
+        (picture,). What is more than `at_most` may be told as still more, and is infinite where
+        stretching alone costs that."""
         fit = self._laid(ink.path)
         stretch = fit.costs
         wanted = (stretch.reshape(2, -1) <= at_most).ravel()
@@ -103,4 +104,6 @@ def _apart(ink: Terms, fit: Fit, models: Models) -> FloatArray:
     # numpy is quick along the first axis only, so the other is turned to be the first.
     turned = np.ascontiguousarray(steps.swapaxes(0, 1))
     both = np.minimum.reduce(steps).sum(axis=0) + np.minimum.reduce(turned).sum(axis=0)
-    return np.asarray(both / SAMPLES)
+    return np.asarray(
+        np.maximum(both / SAMPLES, 0.0)
+    )  # single precision may end just below nothing

@@ -224,16 +224,14 @@ def _not_joined(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
 
 
 def _stem_before_the_round(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
-    """The stem of a d is made first, then the pen goes back up it and round."""
+    """The stem of a d is made first, then the pen goes back up it and round; that of a g with its
+    tail, and the pen is lifted to the round."""
     if _kinds(stroke)[:3] != (MoveKind.ROUND, *_UP_AND_DOWN):
         return
     turn, rise, drop, *rest = stroke
     back_up = Piece.of(rise.drawn, np.vstack([drop.points[-1], turn.points[0]]))
-    yield (
-        "stem before the round",
-        ((drop, back_up, turn, *rest),),
-        (Fault(Code.STROKE_ORDER, index, 0),),
-    )
+    strokes = ((drop, *rest), (turn,)) if rest else ((drop, back_up, turn),)
+    yield "stem before the round", strokes, (Fault(Code.STROKE_ORDER, index, 0),)
 
 
 _UP_AND_DOWN = (MoveKind.RISE, MoveKind.DROP)
