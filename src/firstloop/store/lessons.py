@@ -78,6 +78,7 @@ def close(session: Session, class_id: int, lesson_id: int, now: datetime) -> Les
 def remove(session: Session, class_id: int, lesson_id: int) -> None:
     """Deletes a lesson; what it taught stays taught."""
     session.delete(_row(session, class_id, lesson_id))
+    session.flush()
 
 
 def between(session: Session, class_id: int, first: date, last: date) -> list[LessonRecord]:
