@@ -78,7 +78,7 @@ def test_ink_and_findings_are_kept_whole(database, school_class):
     np.testing.assert_allclose(after.points, before.points, atol=1e-4)
     np.testing.assert_allclose(after.times, times, atol=1e-3)
     np.testing.assert_allclose(after.force, force, atol=1e-3)
-    assert found.findings == kept.attempt.findings
+    assert found.checked.findings == kept.attempt.checked.findings
     assert found.written_at == MONDAY
 
 
@@ -89,8 +89,8 @@ def test_what_was_found_is_there_after_a_restart(database, school_class):
     with opened_again.session() as session:
         (found,) = attempts.of_class(session, school_class.id, letters=["n"])
     opened_again.close()
-    assert [f.code for f in found.attempt.findings] == ["start_place"]
-    assert found.attempt.say == kept.attempt.say
+    assert [f.code for f in found.attempt.checked.findings] == ["start_place"]
+    assert found.attempt.checked.say == kept.attempt.checked.say
 
 
 def test_the_teachers_word_is_kept_beside_the_checkers(database, school_class):
@@ -101,7 +101,7 @@ def test_the_teachers_word_is_kept_beside_the_checkers(database, school_class):
     with database.session() as session:
         found = attempts.get(session, kept.id)
         assert found.judgement == word
-        assert found.attempt.verdicts[Dimension.DIRECTION] is Verdict.NOT_YET
+        assert found.attempt.checked.verdicts[Dimension.DIRECTION] is Verdict.NOT_YET
         assert attempts.withdraw_judgement(session, kept.id).judgement is None
 
 
@@ -174,10 +174,10 @@ def test_a_childs_own_stage_goes_before_the_classs(database, school_class):
 
 def test_a_floating_n_is_let_be_at_the_beginning_only(database, school_class):
     floating = letters.moved(letters.good_n(), 0, 0.28)
-    assert handed_in(database, school_class, floating).attempt.verdicts["size"] == "not_yet"
+    assert handed_in(database, school_class, floating).attempt.checked.verdicts["size"] == "not_yet"
     with database.session() as session:
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
-    assert handed_in(database, beginning, floating).attempt.verdicts["size"] == "nearly"
+    assert handed_in(database, beginning, floating).attempt.checked.verdicts["size"] == "nearly"
 
 
 def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_class):
@@ -199,5 +199,5 @@ def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_c
     with database.session() as session:
         again = attempts.get(session, record.id)
     assert again.judgement == said
-    assert again.attempt.findings == record.attempt.findings
-    assert again.attempt.checker == CHECKER_VERSION
+    assert again.attempt.checked.findings == record.attempt.checked.findings
+    assert again.attempt.checked.checker == CHECKER_VERSION

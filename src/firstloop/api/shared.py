@@ -209,7 +209,7 @@ def verdicts_out(verdicts: progress.Verdicts) -> Verdicts:
 def held(record: AttemptRecord) -> progress.Verdicts:
     """The verdicts that count for an attempt."""
     judged = None if record.judgement is None else record.judgement.verdicts
-    return progress.held_verdicts(record.attempt.verdicts, judged)
+    return progress.held_verdicts(record.attempt.checked.verdicts, judged)
 
 
 def attempt_out(record: AttemptRecord) -> AttemptOut:
@@ -228,11 +228,11 @@ def attempt_out(record: AttemptRecord) -> AttemptOut:
             )
             for stroke in attempt.ink.strokes
         ],
-        reads_as=attempt.reads_as,
-        checked=verdicts_out(attempt.verdicts),
+        reads_as=attempt.checked.reads_as,
+        checked=verdicts_out(attempt.checked.verdicts),
         held=verdicts_out(held(record)),
-        findings=[_finding_out(finding) for finding in attempt.findings],
-        say=attempt.say,
+        findings=[_finding_out(finding) for finding in attempt.checked.findings],
+        say=attempt.checked.say,
         judgement=None
         if judgement is None
         else JudgementOut(

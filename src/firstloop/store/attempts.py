@@ -13,6 +13,7 @@ from firstloop.store.ink_columns import columns_of, ink_from
 from firstloop.store.models import Attempt, FindingRow, Judgement, Pupil
 from firstloop.store.records import (
     AttemptRecord,
+    Checked,
     Help,
     JudgementRecord,
     NewAttempt,
@@ -35,13 +36,13 @@ def add(session: Session, new: NewAttempt) -> AttemptRecord:
         written_at=new.written_at,
         ink=columns_of(new.ink),
     )
-    _take_over(row, new)
+    _take_over(row, new.checked)
     session.add(row)
     session.flush()
     return _record(row)
 
 
-def replace_check(session: Session, attempt_id: int, again: NewAttempt) -> AttemptRecord:
+def replace_check(session: Session, attempt_id: int, again: Checked) -> AttemptRecord:
     """Puts what a later checker says in place of what was said; the teacher's word stays."""
     row = _row(session, attempt_id)
     _take_over(row, again)
@@ -49,7 +50,7 @@ def replace_check(session: Session, attempt_id: int, again: NewAttempt) -> Attem
     return _record(row)
 
 
-def _take_over(row: Attempt, checked: NewAttempt) -> None:
+def _take_over(row: Attempt, checked: Checked) -> None:
     """What the checker says, into the row."""
     row.reads_as, row.way = checked.reads_as, checked.way
     row.say, row.checker = checked.say, checked.checker
@@ -128,12 +129,14 @@ def _record(row: Attempt) -> AttemptRecord:
             help=Help(row.help),
             written_at=row.written_at,
             ink=ink_from(row.ink),
-            reads_as=row.reads_as,
-            way=row.way,
-            verdicts={dimension: Verdict(getattr(row, dimension)) for dimension in Dimension},
-            findings=tuple(_finding(finding) for finding in row.findings),
-            say=row.say,
-            checker=row.checker,
+            checked=Checked(
+                reads_as=row.reads_as,
+                way=row.way,
+                verdicts={dimension: Verdict(getattr(row, dimension)) for dimension in Dimension},
+                findings=tuple(_finding(finding) for finding in row.findings),
+                say=row.say,
+                checker=row.checker,
+            ),
         ),
         judgement=None if row.judgement is None else _judgement(row.judgement),
     )

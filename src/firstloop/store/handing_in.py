@@ -2,18 +2,24 @@
 checker."""
 
 from collections import Counter
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
-from typing import TypedDict
 
 from sqlalchemy.orm import Session
 
 from firstloop.core.checking.check import CHECKER_VERSION, check
-from firstloop.core.checking.findings import Dimension, Finding, Result, Verdict
+from firstloop.core.checking.findings import Dimension, Verdict
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import HANDS, Hand
 from firstloop.store import attempts, classes
-from firstloop.store.records import AttemptRecord, ClassRecord, Handedness, Help, NewAttempt
+from firstloop.store.records import (
+    AttemptRecord,
+    Checked,
+    ClassRecord,
+    Handedness,
+    Help,
+    NewAttempt,
+)
 
 
 def hand_in(
@@ -51,7 +57,7 @@ def hand_in(
             help=help,
             written_at=written_at,
             ink=ink,
-            **_said(result),
+            checked=Checked.of(result),
         ),
     )
 
@@ -85,7 +91,7 @@ def recheck(session: Session, school_class: ClassRecord) -> Rechecked:
     old = [
         record
         for record in attempts.of_class(session, school_class.id)
-        if record.attempt.checker != CHECKER_VERSION
+        if record.attempt.checked.checker != CHECKER_VERSION
     ]
     unchanged, changes = 0, Counter[Change]()
     for record in old:
@@ -98,11 +104,11 @@ def recheck(session: Session, school_class: ClassRecord) -> Rechecked:
             left_handed=record.pupil.handedness is Handedness.LEFT,
             stage=before.stage,
         )
-        attempts.replace_check(session, record.id, replace(before, **_said(result)))
+        attempts.replace_check(session, record.id, Checked.of(result))
         found = [
-            Change(before.letter, dimension, before.verdicts[dimension], now)
+            Change(before.letter, dimension, before.checked.verdicts[dimension], now)
             for dimension, now in result.verdict.items()
-            if before.verdicts[dimension] is not now
+            if before.checked.verdicts[dimension] is not now
         ]
         changes.update(found)
         unchanged += not found
@@ -113,25 +119,3 @@ def _hand_of(attempt: NewAttempt, school_class: ClassRecord) -> Hand:
     if attempt.hand == school_class.style.hand:
         return school_class.hand
     return HANDS.get(attempt.hand, school_class.hand)
-
-
-class _Said(TypedDict):
-    """What the checker says of a letter, as an attempt keeps it."""
-
-    reads_as: str
-    way: str
-    verdicts: dict[Dimension, Verdict]
-    findings: tuple[Finding, ...]
-    say: str
-    checker: str
-
-
-def _said(result: Result) -> _Said:
-    return _Said(
-        reads_as=result.reads_as,
-        way=result.way,
-        verdicts=result.verdict,
-        findings=result.findings,
-        say=result.say,
-        checker=result.checker,
-    )

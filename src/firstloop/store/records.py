@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from enum import StrEnum
 
-from firstloop.core.checking.findings import Dimension, Finding, Verdict
+from firstloop.core.checking.findings import Dimension, Finding, Result, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.ink import Ink
 from firstloop.core.language import Language
@@ -87,8 +87,32 @@ class JudgementRecord:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
+class Checked:
+    """What the checker says of a letter, as the record keeps it."""
+
+    reads_as: str
+    way: str
+    verdicts: dict[Dimension, Verdict]
+    findings: tuple[Finding, ...]
+    say: str
+    checker: str
+
+    @classmethod
+    def of(cls, result: Result) -> "Checked":
+        """What is kept of a check."""
+        return cls(
+            reads_as=result.reads_as,
+            way=result.way,
+            verdicts=result.verdict,
+            findings=result.findings,
+            say=result.say,
+            checker=result.checker,
+        )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
 class NewAttempt:
-    """One written letter, checked, before it is kept."""
+    """One written letter, and what the checker says of it, before it is kept."""
 
     pupil_id: int
     letter: str
@@ -98,12 +122,7 @@ class NewAttempt:
     help: Help
     written_at: datetime
     ink: Ink
-    reads_as: str
-    way: str
-    verdicts: dict[Dimension, Verdict]
-    findings: tuple[Finding, ...]
-    say: str
-    checker: str
+    checked: Checked
 
 
 @dataclass(frozen=True, slots=True, eq=False)
