@@ -3,12 +3,14 @@
 import numpy as np
 import pytest
 
+from firstloop.core.checking.check import check
 from firstloop.core.checking.findings import Code
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.pictures import Look, Pictures, looks_of
 from firstloop.core.checking.reading import read
 from firstloop.core.checking.turned import faces_of, turned_by_shape
+from firstloop.core.ink import Ink, Stroke
 from firstloop.core.letterforms import HANDS, PLAIN, Letter, draw
 from firstloop.core.ruling import Ruling
 
@@ -109,3 +111,23 @@ def test_who_asked_for_a_letter_does_not_read_a_digit():
     small_o = look_of(plain("o").paths())
     zero = forms_of("0", PLAIN, RULING)
     assert read(small_o, faces_of(zero, 0.0).upright_cost(small_o), zero[0], PLAIN).nearest != "1"
+
+
+@pytest.mark.parametrize("hand", HANDS)
+def test_the_very_model_some_other_way_up_is_told_as_that(hand: str):
+    own = HANDS[hand]
+    for name, script in own.scripts.items():
+        letter = draw(script, own.proportions, RULING)
+        faces = faces_of(forms_of(name, own, RULING), own.proportions.slant_deg)
+        for way in faces.other_ways:
+            every = np.concatenate(letter.paths())
+            middle = (every.min(axis=0) + every.max(axis=0)) / 2
+            turned = [(path - middle) @ way.does + middle for path in letter.paths()]
+            found = check(Ink(tuple(map(Stroke.of, turned))), name, own, RULING).findings
+            if (
+                way.code is Code.MIRRORED and name not in "oO0"
+            ):  # that one is made the wrong way about
+                # A C in the mirror is a C on its head: either is right.
+                assert found[0].code in (Code.MIRRORED, Code.TURNED), name
+            else:
+                assert found, (name, way.degrees)
