@@ -16,6 +16,9 @@ from firstloop.core.ruling import Ruling
 
 RULING = Ruling()
 MIRROR = np.array([-1.0, 1.0])
+UNLIKE = "abdegjkpqszBEFJKLPR2347"
+"""Letters that nobody takes for their mirror image. An O or a W in the mirror leans, and is made the
+other way about; a C stands on its head."""
 
 
 def plain(name: str) -> Letter:
