@@ -128,7 +128,7 @@ def test_the_very_model_some_other_way_up_is_told_as_that(hand: str):
             turned = [(path - middle) @ way.does + middle for path in letter.paths()]
             found = check(Ink(tuple(map(Stroke.of, turned))), name, own, RULING).findings
             if name not in UNLIKE:
-                continue  # what it is told as is a matter of how it was made; that it is told counts
+                continue  # what it is told as is a matter of how it was made
             assert found, (name, way.degrees)
             if way.code is Code.MIRRORED:
                 assert found[0].code is Code.MIRRORED, name
