@@ -21,6 +21,7 @@ from firstloop.core.slips import SLIPS
 
 RULING = Ruling()
 ROUNDS = 3
+REFERENCE_EVERY = 10
 READ_EACH = 4
 MATCHER_POINTS = 32
 
@@ -32,6 +33,17 @@ def timed(action: Callable[[], object]) -> float:
     begin = time.perf_counter()
     action()
     return 1000 * (time.perf_counter() - begin)
+
+
+ROW, OTHER = np.linspace(0.0, 1.0, 50), np.linspace(1.0, 0.0, 50)
+
+
+def reference_work() -> None:
+    """What a check is made of, small calls of numpy and plain Python, in a fixed amount; by it a
+    machine whose speed varies can be told from a checker that got slower."""
+    for _ in range(1000):
+        np.minimum(ROW, OTHER)
+    sum(at for at in range(10_000))
 
 
 def slipped_and_good() -> Inks:
@@ -59,17 +71,20 @@ def bench_latency() -> None:
     given = slipped_and_good()
     for letter, ink in given:  # what is computed of a letter once is not of every check
         check(ink, letter, PLAIN, RULING)
-    spent = np.array(
-        [
-            [timed(lambda: check(ink, letter, PLAIN, RULING)) for letter, ink in given]  # noqa: B023
-            for _ in range(ROUNDS)
-        ]
-    )
+    spent, reference = np.empty((ROUNDS, len(given))), []
+    for of_round in spent:
+        for at, (letter, ink) in enumerate(given):
+            of_round[at] = timed(lambda: check(ink, letter, PLAIN, RULING))  # noqa: B023
+            if at % REFERENCE_EVERY == 0:  # in between, as the machine changes its speed
+                reference.append(timed(reference_work))
     p50, p95 = np.percentile(spent, [50, 95])
     good, bad = (np.percentile(spent.min(axis=0), q) for q in (50, 95))
     print(f"letters checked a second    {1000 / spent.mean():8.0f}   (bar: 400)")
     print(f"a check, p50 / p95          {p50:8.2f} / {p95:.2f} ms   (bar: 2 / 6 ms)")
     print(f"the same, best of {ROUNDS} each    {good:8.2f} / {bad:.2f} ms")
+    fixed = float(np.mean(reference))
+    share = spent.mean() / fixed
+    print(f"a fixed piece of work       {fixed:8.2f} ms   (a check, on average: {share:.2f} of it)")
 
 
 def bench_points() -> None:
