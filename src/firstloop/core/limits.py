@@ -239,6 +239,11 @@ TURNED_ROUND = 0.65
 CLEARLY = 0.05
 """u²: ink that lies this well on the class's own form is looked at as no other."""
 
+SURELY = 0.02
+"""u²: what lies this well on the letter, made in the right way, is not read as another. Of 33,000
+letters of pupils written for another, and 7,000 with slips, those that were lay 0.028 off at least.
+"""
+
 LEFT_OVER = (0.1, 0.2, 0.3, 0.4)
 """Shares of the ink's length that may be left over when the letter is done: a curl, a hump."""
 

@@ -26,7 +26,7 @@ from firstloop.core.checking.pictures import Look
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.scan import LetterImage, explain_image
 from firstloop.core.checking.trace import evenly, tidy
-from firstloop.core.checking.turned import faces_of, other_way_up
+from firstloop.core.checking.turned import Faces, faces_of, other_way_up
 from firstloop.core.ink import Ink
 from firstloop.core.letterforms import Hand, Letter
 from firstloop.core.limits import Limit, Stage, limits_for
@@ -97,18 +97,16 @@ def _see_ink(
     lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
     as_it_is = explanation = explain(lines, forms)
     whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
-    look = Look.of(whole)
-    # What is clearly the letter as it stands is not looked at any other way up.
-    if explanation.is_right:
-        cost, turned = faces.upright_cost(look), None
-    else:
+    seen: tuple[Look, float] | None = None
+    if not explanation.is_right:  # what clearly is the letter is looked at no other way up
+        look = Look.of(whole)
         costs = faces.costs(look)
-        cost = float(costs[0])
+        seen = look, float(costs[0])
         turned = other_way_up(lines, forms, faces, costs, explanation)
-    if turned is not None:
-        measure, explanation = turned
-        reading = read(look, cost, forms[0], hand)
-        return _Seen(explanation, reading, [measure, *_sizes(explanation, frame_of(explanation))])
+        if turned is not None:
+            measure, explanation = turned
+            sizes = _sizes(explanation, frame_of(explanation))
+            return _Seen(explanation, read(*seen, forms[0], hand), [measure, *sizes])
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
     if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
@@ -116,20 +114,27 @@ def _see_ink(
     if explanation is not as_it_is or explanation.settled.extra:
         # Read without its lean and what was gone over again, but with what was left over: an n
         # with a hump more is read as m.
-        read_of = lines if explanation.left_over else explanation.settled.as_made
-        look = Look.of(Path.of_trace(read_of))
-        cost = faces.upright_cost(look)
-    reading = read(look, cost, forms[0], hand)
+        whole = Path.of_trace(lines if explanation.left_over else explanation.settled.as_made)
+        seen = None
+    if explanation is as_it_is and explanation.is_sure:
+        reading = Reading(forms[0].name, 0.0)
+    else:
+        reading = read(*(seen or _seen(whole, faces)), forms[0], hand)
     return _Seen(
         explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
     )
 
 
+def _seen(whole: Path, faces: Faces) -> tuple[Look, float]:
+    """How ink looks, and what that differs by (u²) from the letter asked for."""
+    look = Look.of(whole)
+    return look, faces.upright_cost(look)
+
+
 def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
     sighting = explain_image(image, forms, hand.proportions.slant_deg)
-    explanation, look = sighting.explanation, Look.of(Path.of_trace(sighting.lines))
-    cost = faces_of(forms, hand.proportions.slant_deg).upright_cost(look)
-    reading = read(look, cost, forms[0], hand)
+    explanation, faces = sighting.explanation, faces_of(forms, hand.proportions.slant_deg)
+    reading = read(*_seen(Path.of_trace(sighting.lines), faces), forms[0], hand)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))
         return _Seen(explanation, reading, [sighting.turned, *sizes])

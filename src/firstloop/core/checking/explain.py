@@ -20,6 +20,7 @@ from firstloop.core.limits import (
     LEFT_OVER,
     LIFT_SEARCH,
     POORLY_EXPLAINED,
+    SURELY,
     UNEXPLAINED,
     UNUSUAL_WAY,
 )
@@ -81,6 +82,11 @@ class Explanation:
     def is_right(self) -> bool:
         """Whether it is clearly the letter, made in the right way."""
         return not self.way.faults and not self.settled.oddities and self.cost < CLEARLY
+
+    @property
+    def is_sure(self) -> bool:
+        """Whether it lies so well on the letter that nobody reads it as another."""
+        return self.is_right and self.cost < SURELY
 
     @property
     def holds(self) -> bool:
