@@ -95,7 +95,7 @@ def bench_points() -> None:
     spent = {}
     for count in (3_000, 30_000, 300_000):
         finer = Ink(tuple(Stroke.of(polyline.resample(s.points, count)) for s in m.strokes))
-        spent[count] = min(timed(lambda: check(finer, "m", PLAIN, RULING)) for _ in range(5))  # noqa: B023
+        spent[count] = min(timed(lambda: check(finer, "m", PLAIN, RULING)) for _ in range(15))  # noqa: B023
     growth = (spent[300_000] - spent[30_000]) / (10 * max(spent[30_000] - spent[3_000], 0.1))
     print(f"300,000 points              {spent[300_000]:8.0f} ms   (bar: under 500 ms)")
     print(f"growth against linear       {growth:8.2f}   (bar: no more than 1)")
