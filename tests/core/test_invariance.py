@@ -39,7 +39,7 @@ def assert_same_findings(first: list, second: list) -> None:
 
 @pytest.mark.parametrize("name", INKS)
 @settings(max_examples=15, deadline=None)
-@given(right=st.floats(-50, 50))
+@given(right=st.floats(-10_000, 10_000))
 def test_where_on_the_line_it_stands(name, right):
     letter, given_ink = INKS[name]
     assert_same_findings(

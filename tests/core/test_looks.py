@@ -4,14 +4,18 @@ import numpy as np
 import pytest
 
 from firstloop.core.checking.check import check
+from firstloop.core.checking.explain import explain
 from firstloop.core.checking.findings import Code
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.match import Path
 from firstloop.core.checking.pictures import Look, Pictures, looks_of
 from firstloop.core.checking.reading import read
+from firstloop.core.checking.trace import tidy
 from firstloop.core.checking.turned import faces_of, turned_by_shape
 from firstloop.core.ink import Ink, Stroke
 from firstloop.core.letterforms import HANDS, PLAIN, Letter, draw
+from firstloop.core.letterforms.hands import GROUPS
+from firstloop.core.pupils import draw_pupil, write
 from firstloop.core.ruling import Ruling
 
 RULING = Ruling()
@@ -56,7 +60,7 @@ def test_how_it_was_made_does_not_matter_to_how_it_looks(name: str):
     assert int(np.argmin(back)) == "aekmstx".index(name)
 
 
-@pytest.mark.parametrize("shift", [-3.0, 0.7, 12.0])
+@pytest.mark.parametrize("shift", [-3.0, 0.7, 12.0, 10_000.0])
 def test_where_it_stands_along_the_line_does_not_matter(shift: float):
     every = pictures("abcd")
     here = every.costs(look_of(plain("b").paths()))
@@ -132,3 +136,26 @@ def test_the_very_model_some_other_way_up_is_told_as_that(hand: str):
             assert found, (name, way.degrees)
             if way.code is Code.MIRRORED:
                 assert found[0].code is Code.MIRRORED, name
+
+
+@pytest.mark.parametrize("hand", ["plain", "joined"])
+def test_what_lies_surely_on_a_letter_reads_as_no_other(hand: str):
+    """Why reading may be spared: whatever small letter was made, if it lies surely on the one that
+    was asked for, that is also the one that is read."""
+    own = HANDS[hand]
+    small = GROUPS["small"]
+    rng = np.random.default_rng(31)
+    sure = 0
+    for made in small:
+        ink = write(own.scripts[made], own, RULING, draw_pupil(rng), rng)
+        for asked in small:
+            forms = forms_of(asked, own, RULING)
+            lines = tidy(ink, forms[0])
+            explanation = explain(lines, forms)
+            if not explanation.is_sure:
+                continue
+            sure += 1
+            look = look_of(line for line in lines)
+            cost = faces_of(forms, own.proportions.slant_deg).upright_cost(look)
+            assert read(look, cost, forms[0], own).nearest == asked, (asked, made)
+    assert sure > len(small) / 2  # of the letters that were made as they were asked for

@@ -78,7 +78,7 @@ def test_step_costs_are_the_squared_distance_and_the_turn():
     models = Models.of([path_of("k")])
     fit = fit_boxes(ink, models)
     table = step_costs(ink_terms(ink, directed), fit, models)[:, :, 0]
-    k, laid = path_of("k"), ink.points * fit.scale[0] + fit.shift[0]
+    k, laid = path_of("k"), (ink.points - ink.low) * fit.scale[0] + fit.shift[0]
     off = ((laid[:, None] - k.points[None]) ** 2).sum(axis=2)
     turned = TURN_COST * (1.0 - ink.headings @ k.headings.T)
     # A heading of nothing (a standing pen) has no turn of its own.

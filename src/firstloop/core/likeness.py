@@ -123,7 +123,7 @@ def _shape_cost(ink: Path, model: Path) -> float:
     models = Models.of([model], undirected)
     box = fit_boxes(ink, models)
     in_width = np.array([1.0, 0.0])
-    fit = Fit(np.where(in_width, box.scale, 1.0), box.shift * in_width)
+    fit = Fit(np.where(in_width, box.scale, 1.0), np.where(in_width, box.shift, ink.low))
     costs = step_costs(ink_terms(ink, undirected), fit, models)[:, :, 0]
     return float(costs.min(axis=0).mean() + costs.min(axis=1).mean() + fit.costs[0])
 

@@ -134,7 +134,8 @@ class Models:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Fit:
-    """How ink is laid over each model: place = ink * scale + shift, each (model, 2)."""
+    """How ink is laid over each model, from its lower left corner: place = (ink - low) * scale +
+    shift, each (model, 2)."""
 
     scale: FloatArray
     shift: FloatArray
@@ -154,12 +155,13 @@ def fit_boxes(ink: Path, models: Models) -> Fit:
     scale = models.sides / np.maximum(ink.high - ink.low, SMALLEST_BOX)
     np.minimum(scale, MAX_STRETCH, out=scale)
     np.maximum(scale, 1.0 / MAX_STRETCH, out=scale)
-    return Fit(scale, (models.sums - scale * (ink.low + ink.high)) * 0.5)
+    return Fit(scale, (models.sums - scale * (ink.high - ink.low)) * 0.5)
 
 
 def ink_terms(ink: Path, direction: Direction) -> Terms:
-    """What `step_costs` needs of the ink; (ink sample, term)."""
-    points, turned = ink.points, direction(ink.headings)
+    """What `step_costs` needs of the ink; (ink sample, term). Its places are taken from its own
+    corner: far along a line single precision would not do."""
+    points, turned = ink.points - ink.low, direction(ink.headings)
     of_ink = np.empty((len(points), 8), np.float32)
     of_ink[:, :2] = points * points
     of_ink[:, 2:4] = points
@@ -172,7 +174,7 @@ def ink_terms(ink: Path, direction: Direction) -> Terms:
 def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
     """u² of putting ink sample i on sample j of each model; (i, j, model).
 
-    With the ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
+    With ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
     sum of products of what is known of the ink with what is known of the model, so that one matrix
     product does for all. Single precision is a thousandth of what any limit asks for.
     """

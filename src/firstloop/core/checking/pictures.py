@@ -94,7 +94,7 @@ class Pictures:
         fit = fit_boxes(ink, self.models)
         standing = slice(self.count, None)
         fit.scale[standing, 1] = 1.0
-        fit.shift[standing, 1] = self.models.low[standing, 1] - ink.low[1]
+        fit.shift[standing, 1] = self.models.low[standing, 1]
         return fit
 
 

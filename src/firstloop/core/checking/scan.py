@@ -109,11 +109,12 @@ def _best(lines: Lines, forms: tuple[Letter, ...]) -> tuple[Explanation, float]:
 
 def _explain_on(lines: Lines, form: Letter) -> tuple[Explanation, float]:
     """The ink followed along the letter's own moves; and the widest break in it, u."""
-    fit = Pictures.of(looks_of(form)[:1]).best_fit(Look.of(Path.of_trace(lines)))
+    look = Look.of(Path.of_trace(lines))
+    fit = Pictures.of(looks_of(form)[:1]).best_fit(look)
     ink, headings = np.concatenate(lines), np.concatenate([polyline.headings(x) for x in lines])
     followed, gap, taken = [], 0.0, np.zeros(len(ink), dtype=bool)
     for path in form.paths():
-        model = (polyline.respace(path, INK_SPACING) - fit.shift[0]) / fit.scale[0]
+        model = (polyline.respace(path, INK_SPACING) - fit.shift[0]) / fit.scale[0] + look.path.low
         model = _drawn_towards(model, ink, headings)
         nearest, off = _nearest(model, ink, headings)
         near = off < COVERED
