@@ -43,6 +43,8 @@ def test_what_the_teacher_writes_on_the_board_stays_with_its_step(page: Page):
     expect(strokes_on(board)).to_have_count(1)
     board.get_by_role("button", name="Wipe").click()
     expect(strokes_on(board)).to_have_count(0)
+    board.get_by_role("button", name="Bring it back").click()
+    expect(strokes_on(board)).to_have_count(1)
 
 
 def test_from_memory_the_letter_is_revealed_after_a_pause(page: Page):

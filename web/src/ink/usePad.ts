@@ -17,7 +17,7 @@ type Action =
  * `wiped` is what the last wipe took away, so that it can be brought back; `finished` are the
  * strokes as they were when the pen was last up.
  */
-interface Pad {
+export interface Pad {
   strokes: PadStroke[];
   wiped: PadStroke[];
   finished: PadStroke[];
@@ -48,7 +48,7 @@ export function usePad(ruled: Ruled, begunWith: PadStroke[] = []) {
   return { ...pad, begin, extend, end, set };
 }
 
-function reduce(pad: Pad, action: Action): Pad {
+export function reduce(pad: Pad, action: Action): Pad {
   switch (action.type) {
     case "begin":
       return { ...pad, strokes: [...pad.strokes, action.stroke], wiped: [] };

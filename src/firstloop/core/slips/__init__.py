@@ -4,6 +4,8 @@ The simulated pupils write with them, so that demo data and tests show real faul
 and the board show its usual ones. They are no part of the checker, which has its own list of ways.
 """
 
+import numpy as np
+
 from firstloop.core.letterforms import Hand, draw
 from firstloop.core.moves import Script
 from firstloop.core.ruling import Ruling
@@ -33,7 +35,19 @@ def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, 
     """
     fitting = [slip for slip in SLIPS.values() if slip.fits(script)]
     fitting.sort(key=lambda slip: slip.name in _EVERYBODYS)
-    return [(slip, drawn(script, slip, hand, ruling)) for slip in fitting[:SHOWN]]
+    shown: list[tuple[Slip, Strokes]] = []
+    for slip in fitting:
+        strokes = drawn(script, slip, hand, ruling)
+        if not any(_same(strokes, other) for _, other in shown):
+            shown.append((slip, strokes))
+        if len(shown) == SHOWN:
+            break
+    return shown
+
+
+def _same(one: Strokes, other: Strokes) -> bool:
+    """Whether two slips are one in this letter: a c from the bottom up is a c backwards."""
+    return len(one) == len(other) and all(map(np.array_equal, one, other))
 
 
 def drawn(script: Script, slip: Slip, hand: Hand, ruling: Ruling) -> Strokes:

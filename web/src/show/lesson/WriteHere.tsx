@@ -102,7 +102,7 @@ function Desk({
         <Button onClick={undo} disabled={isEmpty}>
           <Undo2 aria-hidden size={18} /> Take back a stroke
         </Button>
-        {isEmpty && pad.wiped.length > 1 ? (
+        {isEmpty && pad.wiped.length > 0 ? (
           <Button
             onClick={() => {
               pad.set(pad.wiped);
