@@ -47,7 +47,9 @@ def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, 
 
 def _same(one: Strokes, other: Strokes) -> bool:
     """Whether two slips are one in this letter: a c from the bottom up is a c backwards."""
-    return len(one) == len(other) and all(map(np.array_equal, one, other))
+    return len(one) == len(other) and all(
+        a.shape == b.shape and np.allclose(a, b) for a, b in zip(one, other, strict=True)
+    )
 
 
 def drawn(script: Script, slip: Slip, hand: Hand, ruling: Ruling) -> Strokes:
