@@ -9,15 +9,17 @@ import numpy as np
 from dollarpy import Point, Recognizer, Template
 from dtaidistance import dtw_ndim
 
-from firstloop.core import polyline
 from firstloop.core.checking.check import check
 from firstloop.core.checking.forms import forms_of
-from firstloop.core.ink import Ink, Stroke
-from firstloop.core.letterforms import PLAIN
-from firstloop.core.letterforms.hands import GROUPS
-from firstloop.core.pupils import draw_pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.slips import SLIPS
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.evidence.task import Task
+from firstloop.core.geometry import polyline
+from firstloop.core.letters import PLAIN
+from firstloop.core.letters.hands import GROUPS
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips import SLIPS
+from firstloop.core.letters.style import Style
 
 RULING = Ruling()
 ROUNDS = 3
@@ -26,6 +28,8 @@ READ_EACH = 4
 MATCHER_POINTS = 32
 
 Inks = list[tuple[str, Ink]]
+
+PRINT = Style("plain")
 
 
 def timed(action: Callable[[], object]) -> float:
@@ -70,11 +74,11 @@ def small_letters() -> Inks:
 def bench_latency() -> None:
     given = slipped_and_good()
     for letter, ink in given:  # what is computed of a letter once is not of every check
-        check(ink, letter, PLAIN, RULING)
+        check(ink, Task(letter), PRINT, RULING)
     spent, reference = np.empty((ROUNDS, len(given))), []
     for of_round in spent:
         for at, (letter, ink) in enumerate(given):
-            of_round[at] = timed(lambda: check(ink, letter, PLAIN, RULING))  # noqa: B023
+            of_round[at] = timed(lambda: check(ink, Task(letter), PRINT, RULING))  # noqa: B023
             if at % REFERENCE_EVERY == 0:  # in between, as the machine changes its speed
                 reference.append(timed(reference_work))
     p50, p95 = np.percentile(spent, [50, 95])
@@ -95,7 +99,7 @@ def bench_points() -> None:
     spent = {}
     for count in (3_000, 30_000, 300_000):
         finer = Ink(tuple(Stroke.of(polyline.resample(s.points, count)) for s in m.strokes))
-        spent[count] = min(timed(lambda: check(finer, "m", PLAIN, RULING)) for _ in range(15))  # noqa: B023
+        spent[count] = min(timed(lambda: check(finer, Task("m"), PRINT, RULING)) for _ in range(15))  # noqa: B023
     growth = (spent[300_000] - spent[30_000]) / (10 * max(spent[30_000] - spent[3_000], 0.1))
     print(f"300,000 points              {spent[300_000]:8.0f} ms   (bar: under 500 ms)")
     print(f"growth against linear       {growth:8.2f}   (bar: no more than 1)")
@@ -128,7 +132,7 @@ def bench_reading() -> None:
     lines = [(letter, _line(ink)) for letter, ink in forms]
 
     def by_check(letter: str, ink: Ink) -> str:
-        return check(ink, letter, PLAIN, RULING).reads_as
+        return check(ink, Task(letter), PRINT, RULING).reads_as
 
     def by_cloud(_: str, ink: Ink) -> str:
         return str(cloud.recognize(_cloud(ink))[0])

@@ -10,19 +10,19 @@ from typing import Any
 
 import numpy as np
 from fastapi.testclient import TestClient
+from firstloop.store.handing_in import hand_in
 from playwright.sync_api import Browser
 from scripts.bench_checking import timed
 
 from firstloop.api.app import create_app
-from firstloop.core.letterforms import PLAIN
-from firstloop.core.letterforms.hands import GROUPS
-from firstloop.core.pupils import draw_pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.style import Style
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.evidence.task import Handedness, Help
+from firstloop.core.letters import PLAIN
+from firstloop.core.letters.hands import GROUPS
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.store import attempts, classes, lessons
 from firstloop.store.database import Database
-from firstloop.store.handing_in import hand_in
-from firstloop.store.records import Handedness, Help
 
 PUPILS, SCHOOL_DAYS, A_DAY = 24, 190, 5
 """A class, the days of a school year, and letters that each child hands in on one."""

@@ -13,17 +13,19 @@ from math import sqrt
 from pathlib import Path
 
 import numpy as np
+from scripts.other_print import pupils as other_print
 from scripts.slip_pictures import write_slip_pictures
-from tests.other_print import pupils as other_print
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Code, Dimension, Result, Verdict
-from firstloop.core.ink import Ink, Stroke
-from firstloop.core.letterforms import HANDS, PLAIN, Hand
-from firstloop.core.limits import Stage
-from firstloop.core.pupils import draw_pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.slips import SLIPS, Slip
+from firstloop.core.checking.findings import Result
+from firstloop.core.contract import Code, Dimension, Stage, Verdict
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.evidence.task import Task
+from firstloop.core.letters import HANDS, PLAIN, Hand
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips import SLIPS, Slip
+from firstloop.core.letters.style import Style
 
 DOCUMENT = Path(__file__).parents[1] / "docs" / "checking.md"
 BEGIN, END = "<!-- measured: begin -->", "<!-- measured: end -->"
@@ -47,6 +49,9 @@ class Tally:
             return "–"
         low, high = wilson(self.hits, self.of)
         return f"{self.hits / self.of:.3f} ({low:.3f}–{high:.3f})"
+
+
+PRINT = Style("plain")
 
 
 def wilson(hits: int, of: int) -> tuple[float, float]:
@@ -97,10 +102,14 @@ def measure(hand: Hand) -> Measured:
     rng, found = np.random.default_rng(SEED), Measured()
     for letter, script in hand.scripts.items():
         for _ in range(CLEAN):
-            found.add_good(check(written(hand, letter, rng), letter, hand, RULING), letter)
+            found.add_good(
+                check(written(hand, letter, rng), Task(letter), Style(hand.name), RULING), letter
+            )
         for slip in SLIPS.values():
             for _ in range(SLIPPED if slip.fits(script) else 0):
-                result = check(written(hand, letter, rng, slip), letter, hand, RULING)
+                result = check(
+                    written(hand, letter, rng, slip), Task(letter), Style(hand.name), RULING
+                )
                 found.add_slip(result, slip.codes, slip.code)
     return found
 
@@ -109,11 +118,11 @@ def measure_other_print() -> Measured:
     rng, found = np.random.default_rng(SEED + 1), Measured()
     same = {"0": "0O", "O": "0O", "1": "1lI", "l": "1lI", "I": "1lI"}
     for letter, shape in other_print.good(rng, CLEAN):
-        found.add_good(check(_ink(shape), letter, PLAIN, RULING), same.get(letter, letter))
+        found.add_good(check(_ink(shape), Task(letter), PRINT, RULING), same.get(letter, letter))
     for slip, letter, shape in other_print.slipped(rng, SLIPPED):
         codes = frozenset(map(Code, slip.expected))
         name = next(code for code in Code if code in codes)
-        found.add_slip(check(_ink(shape), letter, PLAIN, RULING), codes, name)
+        found.add_slip(check(_ink(shape), Task(letter), PRINT, RULING), codes, name)
     return found
 
 
@@ -132,7 +141,9 @@ def pairs_of_slips() -> Tally:
     ]
     for at in rng.choice(len(possible), PAIRS, replace=False):
         letter, one, other = possible[at]
-        mend = set(to_mend(check(written(PLAIN, letter, rng, one, other), letter, PLAIN, RULING)))
+        mend = set(
+            to_mend(check(written(PLAIN, letter, rng, one, other), Task(letter), PRINT, RULING))
+        )
         both.add(bool(one.codes & mend) or bool(other.codes & mend))
     return both
 
@@ -146,7 +157,12 @@ def agreement() -> dict[Dimension, Tally]:
         for slips in [[], *([slip] for slip in fitting[:TWICE])]:
             pupil = draw_pupil(rng, steadiness=rng.uniform())
             first, second = (
-                check(write(script, PLAIN, RULING, pupil, rng, slips=slips), letter, PLAIN, RULING)
+                check(
+                    write(script, PLAIN, RULING, pupil, rng, slips=slips),
+                    Task(letter),
+                    PRINT,
+                    RULING,
+                )
                 for _ in range(2)
             )
             for dimension in Dimension:
@@ -163,7 +179,9 @@ def stages() -> dict[Stage, Tally]:
             for _ in range(CLEAN):
                 pupil = draw_pupil(rng, steadiness=0.1)
                 ink = write(script, PLAIN, RULING, pupil, rng)
-                nagged[stage].add(bool(to_mend(check(ink, letter, PLAIN, RULING, stage=stage))))
+                nagged[stage].add(
+                    bool(to_mend(check(ink, Task(letter, stage=stage), PRINT, RULING)))
+                )
     return nagged
 
 

@@ -4,6 +4,7 @@ import socket
 import subprocess
 import sys
 import tempfile
+import threading
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
@@ -11,7 +12,13 @@ from contextlib import contextmanager
 from dataclasses import dataclass, field
 from pathlib import Path
 
+import uvicorn
 from playwright.sync_api import Browser, Playwright
+
+from firstloop.api.app import create_app
+from firstloop.cli import INTERFACE
+from firstloop.services.preparing import prepare
+from firstloop.store.database import Database
 
 COMMAND = Path(sys.executable).with_name("firstloop")
 FLAGS = [
@@ -75,6 +82,43 @@ class Application:
         if self._process is not None:
             self._process.terminate()
             self._process.communicate()
+
+
+class InProcess:
+    """The application behind a real socket, in a thread: it can answer from another record without
+    being started anew. Used as a context."""
+
+    def __init__(self, database: Database) -> None:
+        self._app = create_app(database, INTERFACE)
+        self._socket = socket.create_server(("127.0.0.1", 0))
+        config = uvicorn.Config(self._app, log_level="warning", lifespan="off")
+        self._server = uvicorn.Server(config)
+        self._thread = threading.Thread(
+            target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True
+        )
+        prepare(database)
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self._socket.getsockname()[1]}"
+
+    @contextmanager
+    def answering_from(self, database: Database) -> Iterator[None]:
+        before = self._app.state.database
+        self._app.state.database = database
+        try:
+            yield
+        finally:
+            self._app.state.database = before
+
+    def __enter__(self) -> "InProcess":
+        self._thread.start()
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self._server.should_exit = True
+        self._thread.join(timeout=10)
+        self._socket.close()
 
 
 @contextmanager

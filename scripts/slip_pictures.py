@@ -4,13 +4,15 @@ from pathlib import Path
 
 import numpy as np
 
+from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Verdict
-from firstloop.core.letterforms import HANDS, Letter, draw
-from firstloop.core.limits import LIMITS
-from firstloop.core.pupils import Pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.slips import SLIPS
+from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.evidence.pupils import Pupil, write
+from firstloop.core.evidence.task import Task
+from firstloop.core.letters import HANDS, Letter, draw
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips import SLIPS
+from firstloop.core.letters.style import Style
 from firstloop.formats import svg
 
 RULING = Ruling()
@@ -48,7 +50,7 @@ def write_slip_pictures(folder: Path) -> None:
     """One sheet for each dimension."""
     folder.mkdir(exist_ok=True)
     for dimension in Dimension:
-        codes = [code for code in EXAMPLES if DIMENSION_OF[code] is dimension]
+        codes = [code for code in EXAMPLES if CATALOGUE[code].dimension is dimension]
         sheet = svg.slip_sheet(f"Findings of {dimension}", RULING, [_cell(code) for code in codes])
         (folder / f"{dimension}.svg").write_text(sheet, encoding="utf-8")
 
@@ -65,7 +67,7 @@ def _cell(code: Code) -> svg.SlipCell:
         np.random.default_rng(3),
         slips=[SLIPS[slip]],
     )
-    found = check(ink, letter, hand, RULING).findings
+    found = check(ink, Task(letter), Style(hand.name), RULING).findings
     if not any(f.code is code and f.severity is Verdict.NOT_YET for f in found):
-        raise RuntimeError(f"{slip} of {letter} is no example of {code}: {LIMITS[code]}")
+        raise RuntimeError(f"{slip} of {letter} is no example of {code}: {CATALOGUE[code].limit}")
     return svg.SlipCell(code.value, slip, model.paths(), tuple(s.points for s in ink.strokes))

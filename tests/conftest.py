@@ -5,11 +5,12 @@ from pathlib import Path
 
 import pytest
 
-from firstloop.core.ruling import Ruling
-from firstloop.core.style import Style
+from firstloop.core.evidence.task import Handedness
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.store import classes
 from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, Handedness
+from firstloop.store.records import ClassRecord
 
 INKS = Path(__file__).parent / "inks"
 
@@ -30,5 +31,5 @@ def school_class(database: Database) -> ClassRecord:
             style=Style("plain"),
             ruling=Ruling(),
             x_height_mm=8.0,
-            pupils=[("Mila", Handedness.RIGHT), ("Jori", Handedness.LEFT)],
+            children=[("Mila", Handedness.RIGHT), ("Jori", Handedness.LEFT)],
         )

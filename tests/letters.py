@@ -4,15 +4,19 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from firstloop.core import polyline
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result, Verdict
-from firstloop.core.ink import Ink, Stroke
-from firstloop.core.letterforms import PLAIN
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Ruling
+from firstloop.core.checking.findings import Result
+from firstloop.core.contract import Verdict
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.task import Task
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 
 Corners = Sequence[tuple[float, float]]
+
+PRINT = Style("plain")
 
 
 def pen(*corners: tuple[float, float]) -> FloatArray:
@@ -106,7 +110,7 @@ def scaled(given: Ink, by: float) -> Ink:
 
 
 def checked(given: Ink, letter: str, ruling: Ruling | None = None) -> Result:
-    return check(given, letter, PLAIN, ruling or Ruling())
+    return check(given, Task(letter), PRINT, ruling or Ruling())
 
 
 def to_mend(result: Result) -> list[str]:

@@ -8,7 +8,7 @@ import sqlite3
 import pytest
 
 from firstloop.cli import main
-from firstloop.core.ruling import Ruling
+from firstloop.core.letters.ruling import Ruling
 from firstloop.formats import inkml
 from tests.conftest import INKS
 from tests.letters import ink, pen

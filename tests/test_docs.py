@@ -5,19 +5,18 @@ from pathlib import Path
 
 import pytest
 
-from firstloop.core.checking.findings import DIMENSION_OF, Code
-from firstloop.core.checking.wording import NOTES, SAYINGS
-from firstloop.core.letterforms import HANDS
-from firstloop.core.limits import LIMITS
-from firstloop.core.ruling import Ruling
+from firstloop.core.checking.catalogue import CATALOGUE
+from firstloop.core.contract import Code
+from firstloop.core.letters import HANDS
+from firstloop.core.letters.ruling import Ruling
 from firstloop.formats import svg
 
 DOCS = Path(__file__).parents[1] / "docs"
 ROW = re.compile(r"^\| `(\w+)` \| (\w+) \| .* \| ([\d.]+) \| ([\d.]+) \|$", re.MULTILINE)
 
 
-def test_every_code_has_a_dimension_limits_and_words():
-    assert set(Code) == set(DIMENSION_OF) == set(LIMITS) == set(NOTES) == set(SAYINGS)
+def test_every_code_has_its_record():
+    assert list(CATALOGUE) == list(Code)
 
 
 def test_the_table_of_findings_is_the_codes_own():
@@ -27,15 +26,15 @@ def test_the_table_of_findings_is_the_codes_own():
         for code, dimension, nearly, not_yet in rows
     }
     assert listed == {
-        code.value: (DIMENSION_OF[code].value, LIMITS[code].nearly, LIMITS[code].not_yet)
-        for code in Code
+        code.value: (kind.dimension.value, kind.limit.nearly, kind.limit.not_yet)
+        for code, kind in CATALOGUE.items()
     }
 
 
 def test_the_limits_are_reasoned_and_in_order():
-    for limit in LIMITS.values():
-        assert limit.reason
-        assert limit.nearly <= limit.not_yet
+    for kind in CATALOGUE.values():
+        assert kind.limit.reason
+        assert kind.limit.nearly <= kind.limit.not_yet
 
 
 def test_every_screenshot_is_in_the_readme():
@@ -46,6 +45,6 @@ def test_every_screenshot_is_in_the_readme():
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
-def test_the_contact_sheets_are_what_the_program_draws(hand):
+def test_the_specimen_sheets_are_what_the_program_draws(hand):
     shown = (DOCS / "letterforms" / f"{hand.name}.svg").read_text(encoding="utf-8")
-    assert shown == svg.contact_sheet(hand, Ruling())
+    assert shown == svg.specimen_sheet(hand, Ruling())

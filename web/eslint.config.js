@@ -3,6 +3,23 @@ import jsxA11y from "eslint-plugin-jsx-a11y";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
+/** The stations, and what all of them stand on. A station knows no other; what two need is shared. */
+const STATIONS = ["plan", "show", "write", "check", "grow"];
+const SHARED = ["api", "ink", "ui"];
+
+/** Files of a folder may import nothing from these folders. */
+function closed(folder, others, message) {
+  return {
+    files: [`src/${folder}/**`],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        { patterns: [{ regex: `^(\\.\\./)+(${others.join("|")})/`, message }] },
+      ],
+    },
+  };
+}
+
 export default tseslint.config(
   { ignores: ["dist", "src/api/schema.d.ts", "eslint.config.js"] },
   js.configs.recommended,
@@ -19,4 +36,12 @@ export default tseslint.config(
       "no-restricted-globals": ["error", { name: "fetch", message: "Use src/api." }],
     },
   },
+  ...STATIONS.map((station) =>
+    closed(
+      station,
+      STATIONS.filter((other) => other !== station),
+      "A station knows no other: what two of them need goes to ui/ or ink/.",
+    ),
+  ),
+  ...SHARED.map((folder) => closed(folder, STATIONS, "What is shared knows no station.")),
 );

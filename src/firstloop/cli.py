@@ -12,9 +12,11 @@ from pathlib import Path
 from firstloop.core.checking.check import check
 from firstloop.core.checking.findings import Finding, Result
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.letterforms import draw, find_hand
-from firstloop.core.ruling import Ruling
-from firstloop.core.words import word_script
+from firstloop.core.evidence.task import Handedness, Task
+from firstloop.core.letters import draw, find_hand
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.core.text.words import compose
 from firstloop.formats import inkml
 
 DEFAULT_DATABASE = Path("data") / "firstloop.db"
@@ -49,7 +51,14 @@ def _parser() -> argparse.ArgumentParser:
 
     demo = commands.add_parser("demo", help="load the made-up class, if the record is empty")
     demo.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
+    demo.add_argument("--years", type=int, default=0, help="a class of years, made fast")
+    demo.add_argument("--children", type=int, default=32, help="with --years: how many")
+    demo.add_argument("--letters-a-day", type=int, default=7, help="with --years: of each child")
     demo.set_defaults(run=_demo)
+
+    counts = commands.add_parser("rebuild", help="count afresh how letters stand")
+    counts.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
+    counts.set_defaults(run=_rebuild)
 
     again = commands.add_parser("recheck", help="check old ink with the checker of today")
     again.add_argument("--db", type=Path, default=DEFAULT_DATABASE)
@@ -106,9 +115,9 @@ def _check_file(path: Path, options: argparse.Namespace) -> dict[str, object]:
                 'nothing says which letter was asked for; add <annotation type="target"> '
                 "or give --letter"
             )
-        hand = find_hand(options.hand or file.hand or "plain")
-        left_handed = (options.handedness or file.handedness) == "left"
-        result = check(file.ink, letter, hand, file.ruling, left_handed=left_handed)
+        style = Style(options.hand or file.hand or "plain")
+        handedness = Handedness(options.handedness or file.handedness or Handedness.RIGHT)
+        result = check(file.ink, Task(letter, handedness=handedness), style, file.ruling)
         return {"file": path.name, **_as_json(result)}
     except OSError as error:
         return {"file": path.name, "error": f"cannot be read: {error.strerror}"}
@@ -151,32 +160,43 @@ def _in_a_line(answer: dict[str, object]) -> str:
 
 def _demo(options: argparse.Namespace) -> int:
     from firstloop.demo.load import load  # noqa: PLC0415  # `check` stays quick to start
+    from firstloop.demo.years import load_years  # noqa: PLC0415
     from firstloop.store import classes  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
     from firstloop.store.records import NotInRecordError  # noqa: PLC0415
 
     database = Database(options.db)
-    with database.session() as session:
-        try:
+    try:
+        with database.session() as session:
             found = classes.first(session)
-            print(f"{options.db} already holds {found.name}; nothing was changed.")
-        except NotInRecordError:
-            made = load(session, datetime.now(UTC).date())
-            print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
+        print(f"{options.db} already holds {found.name}; nothing was changed.")
+    except NotInRecordError:
+        today = datetime.now(UTC).date()
+        made = (
+            load_years(
+                database,
+                today,
+                years=options.years,
+                children=options.children,
+                letters_a_day=options.letters_a_day,
+            )
+            if options.years
+            else load(database, today)
+        )
+        print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
     database.close()
     return 0
 
 
 def _recheck(options: argparse.Namespace) -> int:
+    from firstloop.services.rechecking import recheck  # noqa: PLC0415
     from firstloop.store import classes  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
-    from firstloop.store.handing_in import recheck  # noqa: PLC0415
 
-    if not options.db.exists():
-        raise FirstLoopError(f'there is no record at "{options.db}"; name it with --db')
-    database = Database(options.db)
+    database = Database(_existing(options.db))
     with database.session() as session:
-        done = recheck(session, classes.first(session))
+        school_class = classes.first(session)
+    done = recheck(database, school_class.id)
     database.close()
     print(f"{done.checked} letters checked again; {done.unchanged} stand as they stood.")
     for change, count in sorted(done.changes.items(), key=lambda one: -one[1]):
@@ -185,10 +205,28 @@ def _recheck(options: argparse.Namespace) -> int:
     return 0
 
 
+def _rebuild(options: argparse.Namespace) -> int:
+    from firstloop.services.rechecking import rebuild  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    database = Database(_existing(options.db))
+    rebuild(database)
+    database.close()
+    print("How letters stand, and the days they were written on, are counted afresh.")
+    return 0
+
+
+def _existing(path: Path) -> Path:
+    if not path.exists():
+        raise FirstLoopError(f'there is no record at "{path}"; name it with --db')
+    return path
+
+
 def _serve(options: argparse.Namespace) -> int:
     import uvicorn  # noqa: PLC0415
 
     from firstloop.api.app import create_app  # noqa: PLC0415
+    from firstloop.services.preparing import prepare  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
     if not INTERFACE.is_dir():
@@ -196,6 +234,7 @@ def _serve(options: argparse.Namespace) -> int:
     listening = _listen(options.host, options.port)
     database = Database(options.db)
     app = create_app(database, INTERFACE)
+    prepare(database)
     print(f"First Loop is at http://{options.host}:{options.port} (Ctrl+C ends it)", flush=True)
     uvicorn.Server(uvicorn.Config(app, log_level="warning")).run(sockets=[listening])
     database.close()
@@ -217,9 +256,9 @@ def _letters(options: argparse.Namespace) -> int:
 
     hand, out = find_hand(options.hand), options.out
     if out.suffix == ".svg":
-        out.write_text(svg.contact_sheet(hand, Ruling()), encoding="utf-8")
+        out.write_text(svg.specimen_sheet(hand, Ruling()), encoding="utf-8")
     elif out.suffix == ".png":
-        out.write_bytes(png.contact_sheet(hand, Ruling()))
+        out.write_bytes(png.specimen_sheet(hand, Ruling()))
     else:
         raise FirstLoopError(f'"{out}" is neither .svg nor .png; name the file one of these')
     print(f"The {hand.name} hand is in {out}.")
@@ -232,7 +271,7 @@ def _draw(options: argparse.Namespace) -> int:
     if options.out.suffix != ".svg":
         raise FirstLoopError(f'"{options.out}" is not .svg; name the file so')
     hand = find_hand(options.hand)
-    drawn = draw(word_script(options.text, hand), hand.proportions, Ruling())
+    drawn = draw(compose(options.text, hand).script, hand.proportions, Ruling())
     options.out.write_text(svg.written(drawn, animated=options.animated), encoding="utf-8")
     print(f'"{options.text}" is in {options.out}.')
     return 0

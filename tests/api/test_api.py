@@ -7,7 +7,8 @@ import pytest
 from fastapi.testclient import TestClient
 
 from firstloop.api.app import create_app
-from firstloop.core.ink import Ink
+from firstloop.core.evidence.ink import Ink
+from firstloop.formats import ink_json
 from tests import letters
 
 STORED_DOCUMENT = Path(__file__).parents[2] / "web" / "src" / "api" / "openapi.json"
@@ -18,10 +19,7 @@ def sent(ink: Ink, letter: str = "n", pupil_id: int = 1) -> dict:
         "pupil_id": pupil_id,
         "letter": letter,
         "help": "copy",
-        "strokes": [
-            {"x": stroke.points[:, 0].tolist(), "y": stroke.points[:, 1].tolist()}
-            for stroke in ink.strokes
-        ],
+        "strokes": ink_json.strokes_of(ink),
     }
 
 
@@ -50,8 +48,8 @@ def test_a_letter_comes_move_by_move_with_its_words(client):
 def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client):
     handed = hand_in(client, letters.m_from_the_base_line(), letter="m")
     assert [finding["code"] for finding in handed["findings"]] == ["start_place"]
-    (lying,) = client.get("/api/check/letters/m/attempts").json()
-    assert lying == handed
+    page = client.get("/api/check/letters/m/attempts").json()
+    assert page == {"attempts": [handed], "total": 1, "next": None}
     standing = client.get("/api/grow").json()["pupils"][1]["letters"][0]
     assert standing["letter"] == "m"
     assert standing["verdicts"]["direction"] == "not_yet"
@@ -70,14 +68,42 @@ def test_the_teachers_word_counts_until_she_takes_it_back(client):
 def test_a_letter_taken_back_is_gone(client):
     handed = hand_in(client, letters.good_n())
     assert client.delete(f"/api/write/attempts/{handed['id']}").status_code == 204
-    assert client.get("/api/check/letters/n/attempts").json() == []
+    assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
 
 
 def test_a_child_is_forgotten_on_request(client):
     hand_in(client, letters.good_n())
     assert client.delete("/api/classroom/pupils/1").status_code == 204
     assert [p["name"] for p in client.get("/api/classroom").json()["pupils"]] == ["Jori"]
-    assert client.get("/api/check/letters/n/attempts").json() == []
+    assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
+
+
+def test_a_left_handed_child_may_pull_a_bar_from_the_right(client):
+    """Which hand a child writes with is the record's to know, not the pad's to say."""
+    pulled = letters.ink(letters.pen((0.25, 1.5), (0.25, 0.0)), letters.pen((0.5, 1.0), (0.0, 1.0)))
+    hands = {p["id"]: p["handedness"] for p in client.get("/api/classroom").json()["pupils"]}
+    codes = {
+        hands[child]: [
+            f["code"] for f in hand_in(client, pulled, letter="t", pupil_id=child)["findings"]
+        ]
+        for child in hands
+    }
+    assert codes == {"left": [], "right": ["stroke_direction"]}
+
+
+def test_the_table_comes_in_pages_and_is_filtered_by_the_server(client):
+    for child in (1, 2):
+        for ink in (letters.n_from_the_base_line(), letters.good_n()):
+            hand_in(client, ink, pupil_id=child)
+    table = "/api/check/letters/n/attempts"
+    first = client.get(table, params={"limit": 3}).json()
+    rest = client.get(table, params={"limit": 3, "after": first["next"]}).json()
+    assert [len(first["attempts"]), len(rest["attempts"])] == [3, 1]
+    assert (first["total"], rest["next"]) == (4, None)
+    assert client.get(table, params={"newest": True}).json()["total"] == 2
+    assert client.get(table, params={"to_mend": True}).json()["total"] == 2
+    assert client.get(table, params={"pupil": 2}).json()["total"] == 2
+    assert client.get(table, params={"limit": 100_000}).status_code == 422
 
 
 @pytest.mark.parametrize(
@@ -95,9 +121,9 @@ def test_a_child_is_forgotten_on_request(client):
         (
             "POST",
             "/api/write/attempts",
-            sent(letters.good_n()) | {"strokes": [{"x": [0, 1], "y": [0]}]},
+            sent(letters.good_n()) | {"strokes": [{"points": [[0, 1]]}]},
             422,
-            "a stroke has 2 x but 1 y",
+            "body.strokes.0.points.0.2: Field required",
         ),
     ],
 )
@@ -113,7 +139,7 @@ def test_what_goes_wrong_is_a_problem_document(client, method, place, body, stat
 def test_a_faulty_letter_loses_nothing_that_was_there(client):
     hand_in(client, letters.good_n())
     client.post("/api/write/attempts", json=sent(Ink(())))
-    assert len(client.get("/api/check/letters/n/attempts").json()) == 1
+    assert client.get("/api/check/letters/n/attempts").json()["total"] == 1
 
 
 def test_an_empty_record_answers_with_what_to_do(database):

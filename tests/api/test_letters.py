@@ -34,23 +34,23 @@ def test_capitals_have_one_form_and_no_family(client):
 
 
 def test_the_teachers_words_are_said_wherever_a_move_comes(client):
-    client.put("/api/plan/words", json={"key": "back", "words": "  climb   up again "})
+    client.put("/api/plan/phrases", json={"key": "back", "words": "  climb   up again "})
     assert spoken(client, "n") == "straight down, climb up again, over and down"
     assert "climb up again" in spoken(client, "h")
 
 
 def test_words_for_one_letter_win_and_can_be_taken_back(client):
-    client.put("/api/plan/words", json={"key": "back", "words": "climb"})
+    client.put("/api/plan/phrases", json={"key": "back", "words": "climb"})
     here = {"key": "back", "letter": "n", "stroke": 0, "move": 1}
-    client.put("/api/plan/words", json={**here, "words": "hop up"})
+    client.put("/api/plan/phrases", json={**here, "words": "hop up"})
     assert "hop up" in spoken(client, "n")
     assert "climb" in spoken(client, "m")
-    client.put("/api/plan/words", json={**here, "words": ""})
+    client.put("/api/plan/phrases", json={**here, "words": ""})
     assert "climb" in spoken(client, "n")
 
 
 def test_words_belong_to_the_hand_they_were_said_in(client):
-    client.put("/api/plan/words", json={"key": "drop", "words": "down we go"})
+    client.put("/api/plan/phrases", json={"key": "drop", "words": "down we go"})
     client.put("/api/plan/style", json={"hand": "looped"})
     assert "down we go" not in spoken(client, "l")
     client.put("/api/plan/style", json={"hand": "plain"})

@@ -33,7 +33,7 @@ def test_a_style_is_obeyed_by_board_alphabet_and_record(client):
 def test_what_was_written_before_stays_as_it_was_checked(client):
     hand_in(client, letters.good_n())
     client.put("/api/plan/style", json={"hand": "looped"})
-    (lying,) = client.get("/api/check/letters/n/attempts").json()
+    (lying,) = client.get("/api/check/letters/n/attempts").json()["attempts"]
     assert lying["checked"]["shape"] == "secure"
 
 

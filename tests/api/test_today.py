@@ -7,10 +7,10 @@ import numpy as np
 import pytest
 from PIL import Image
 
-from firstloop.core.letterforms import PLAIN, draw
-from firstloop.core.movement import movement_of
-from firstloop.core.ruling import Ruling
-from firstloop.core.words import word_script
+from firstloop.core.letters import PLAIN, draw
+from firstloop.core.letters.pace import movement_of
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.text.words import compose
 from tests import letters
 from tests.api.test_api import hand_in
 
@@ -69,23 +69,57 @@ def test_shaky_letters_are_due_with_their_reason(taught):
     assert (first["letter"], first["why"]) == ("r", "not yet steady for nearly all of the class")
 
 
-def test_steps_are_reordered_retimed_skipped_and_noted(taught):
+def test_what_the_teacher_does_is_done_and_what_follows_is_the_servers(taught):
     lesson = planned(taught)
-    steps = [{k: s[k] for k in ("kind", "minutes", "skipped", "note")} for s in lesson["steps"]]
-    steps[0], steps[1] = steps[1], steps[0]
-    steps[2] |= {"skipped": True}
-    steps[5] |= {"minutes": 4, "note": "on the carpet"}
-    kept = {k: lesson[k] for k in ("minutes", "look_back", "words")}
-    sent = kept | {"steps": steps, "sentence": "A man sat", "share_out": False}
-    changed = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent).json()
-    assert [s["kind"] for s in changed["steps"][:2]] == ["date", "settle"]
-    assert changed["steps"][5]["note"] == "on the carpet"
-    assert changed["sentence"]["notes"] == ["End with a full stop."]
-    shared = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent | {"share_out": True})
-    assert shared.json()["spent"] == 20
-    fewer = taught.put(f"/api/plan/lessons/{lesson['id']}", json=sent | {"steps": steps[1:]})
-    assert fewer.status_code == 422
-    assert "each of its steps once" in fewer.json()["detail"]
+    place = f"/api/plan/lessons/{lesson['id']}/changes"
+
+    def do(what: str, **fields) -> dict:
+        answer = taught.post(place, json={"do": what, **fields})
+        assert answer.status_code == 200, answer.text
+        return answer.json()
+
+    moved = do("move", kind="settle", by=1)
+    assert [s["kind"] for s in moved["steps"][:2]] == ["date", "settle"]
+    timed = do("time", kind="slips", minutes=4)
+    assert timed["spent"] > 20  # set by hand, the minutes are hers
+    assert do("share_out")["spent"] == 20
+    skipped = do("skip", kind="look_back", skipped=True)
+    assert {s["kind"]: s["skipped"] for s in skipped["steps"]}["look_back"]
+    assert skipped["spent"] == 20
+    noted = do("note", kind="big", note=" on the carpet ")
+    assert {s["kind"]: s["note"] for s in noted["steps"]}["big"] == "on the carpet"
+    word = lesson["words"][0]
+    assert word not in do("word", text=word, there=False)["words"]
+    assert do("word", text="tan", there=True)["words"][-1] == "tan"
+    assert do("look_back", letter="h", there=True)["look_back"][-1] == "h"
+    assert do("sentence", sentence="A man sat")["sentence"]["notes"] == ["End with a full stop."]
+
+
+def test_a_change_that_cannot_be_is_refused(taught):
+    place = f"/api/plan/lessons/{planned(taught)['id']}/changes"
+    for sent in ({"do": "dance"}, {"do": "time", "kind": "big", "minutes": 0}, {"do": "move"}):
+        assert taught.post(place, json=sent).status_code == 422
+    assert taught.post("/api/plan/lessons/99/changes", json={"do": "share_out"}).status_code == 404
+
+
+def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught):
+    lesson = planned(taught)
+    steps = {step["kind"]: step for step in lesson["steps"]}
+    assert steps["show"]["showings"] == ["shown", "beside", "memory", "write"]
+    assert steps["home"]["showings"] == ["shown"]
+    assert steps["words"]["copy_text"] == ", ".join(lesson["words"])
+    assert steps["close"]["prompts"][0] == "Where does n start?"
+    pair = planned(taught, "sh")
+    assert (pair["parts"], pair["letters"]) == (["sh", "s", "h"], ["s", "h"])
+
+
+def test_a_lesson_is_proposed_without_keeping_it(taught):
+    asked = {"new": ["n"], "minutes": 15}
+    proposed = taught.get("/api/plan/lessons/proposal", params=asked).json()
+    assert proposed["spent"] == 15
+    assert taught.get("/api/plan/today").json()["lesson"] is None
+    kept = planned(taught, minutes=15)
+    assert {k: kept[k] for k in proposed} == proposed
 
 
 def test_the_plan_is_one_page_of_pdf(taught):
@@ -108,8 +142,8 @@ def test_the_date_follows_the_classs_language(client):
 
 def test_the_place_in_a_lesson_is_remembered(taught):
     lesson = planned(taught)
-    taught.put(f"/api/show/lessons/{lesson['id']}/place", json={"at": 4})
-    assert taught.get("/api/plan/today").json()["lesson"]["at"] == 4
+    taught.put(f"/api/show/lessons/{lesson['id']}/place", json={"at": "show"})
+    assert taught.get("/api/plan/today").json()["lesson"]["at"] == "show"
 
 
 def test_words_for_a_letter_by_place_with_their_families(taught):
@@ -161,15 +195,15 @@ def test_what_is_written_on_the_board_is_kept_with_its_step(taught):
     lesson = planned(taught)
     at = f"/api/show/lessons/{lesson['id']}/written"
     assert taught.get(f"{at}/show").json() == {"strokes": []}
-    stroke = {"x": [0.5, 0.5], "y": [1.0, -1.52], "t": [0.0, 0.25], "f": None}
+    stroke = {"points": [[0.5, 1.0, 0, None], [0.5, -1.52, 250, None]]}
     assert taught.put(f"{at}/show", json={"strokes": [stroke]}).status_code == 204
     assert taught.get(f"{at}/show").json() == {"strokes": [stroke]}
     assert taught.get(f"{at}/date").json() == {"strokes": []}
     taught.put(f"{at}/show", json={"strokes": []})
     assert taught.get(f"{at}/show").json() == {"strokes": []}
-    uneven = taught.put(f"{at}/show", json={"strokes": [{"x": [0.0], "y": []}]})
-    assert uneven.status_code == 422
-    assert "every point needs both" in uneven.json()["detail"]
+    empty = taught.put(f"{at}/show", json={"strokes": [{"points": []}]})
+    assert empty.status_code == 422
+    assert "a stroke has no points" in empty.json()["detail"]
 
 
 def test_print_is_shown_beside_joined_for_letters_and_pairs(client):
@@ -194,5 +228,5 @@ def test_a_movement_goes_home_as_a_gif_that_is_written_bit_by_bit(client):
     assert inked[0] == 0
     # Softened edges may be counted or not, so not every frame has more.
     assert np.all(np.diff(inked) > -0.02 * inked[-1])
-    drawn = draw(word_script("ship", PLAIN), PLAIN.proportions, Ruling())
+    drawn = draw(compose("ship", PLAIN).script, PLAIN.proportions, Ruling())
     assert lasting / 1000 == pytest.approx(movement_of(drawn).whole, rel=0.03)

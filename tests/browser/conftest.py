@@ -1,4 +1,8 @@
-"""The real built interface against the real server, driven through Debian's Chromium."""
+"""The real built interface against the real server, driven through Debian's Chromium.
+
+One server and one browser serve all tests of a worker; each test has a record, a page and a profile
+of its own. A test that ends the server and starts it again has it as a process of its own.
+"""
 
 import shutil
 from collections.abc import Iterator
@@ -6,7 +10,9 @@ from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Page, sync_playwright
-from scripts.served import Application, free_port, launch_chromium, make_demo
+from scripts.served import Application, InProcess, free_port, launch_chromium, make_demo
+
+from firstloop.store.database import Database
 
 
 @pytest.fixture(scope="session")
@@ -24,12 +30,35 @@ def demo_record(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return database
 
 
+@pytest.fixture(scope="session")
+def server(demo_record: Path) -> Iterator[InProcess]:
+    first = Database(demo_record)
+    with InProcess(first) as running:
+        yield running
+    first.close()
+
+
 @pytest.fixture
-def application(tmp_path: Path, demo_record: Path) -> Iterator[Application]:
-    """The application over the made-up class, in a record of its own."""
+def record(tmp_path: Path, demo_record: Path) -> Path:
+    """The made-up class, in a record of its own."""
     database = tmp_path / "demo.db"
     shutil.copy(demo_record, database)
-    running = Application(database, free_port())
+    return database
+
+
+@pytest.fixture
+def address(server: InProcess, record: Path) -> Iterator[str]:
+    """Where the server is, which answers from this test's record meanwhile."""
+    database = Database(record)
+    with server.answering_from(database):
+        yield server.address
+    database.close()
+
+
+@pytest.fixture
+def application(record: Path) -> Iterator[Application]:
+    """The installed command, which can be stopped and started again."""
+    running = Application(record, free_port())
     running.start()
     yield running
     running.stop()
@@ -41,20 +70,30 @@ def complaints() -> list[str]:
     return []
 
 
-@pytest.fixture
-def page(browser: Browser, application: Application, complaints: list[str]) -> Iterator[Page]:
+def opened(browser: Browser, address: str, complaints: list[str]) -> Iterator[Page]:
     """A page in a fresh profile; whatever its console complains of fails the test."""
     context = browser.new_context(
-        viewport={"width": 1280, "height": 800},
-        base_url=application.address,
-        reduced_motion="reduce",
+        viewport={"width": 1280, "height": 800}, base_url=address, reduced_motion="reduce"
     )
-    opened = context.new_page()
-    opened.on("pageerror", lambda error: complaints.append(str(error)))
-    opened.on(
+    page = context.new_page()
+    page.on("pageerror", lambda error: complaints.append(str(error)))
+    page.on(
         "console",
         lambda said: complaints.append(said.text) if said.type in ("error", "warning") else None,
     )
-    yield opened
+    yield page
     context.close()
     assert complaints == []
+
+
+@pytest.fixture
+def page(browser: Browser, address: str, complaints: list[str]) -> Iterator[Page]:
+    yield from opened(browser, address, complaints)
+
+
+@pytest.fixture
+def page_of_application(
+    browser: Browser, application: Application, complaints: list[str]
+) -> Iterator[Page]:
+    """A page of a server that the test may stop and start again."""
+    yield from opened(browser, application.address, complaints)

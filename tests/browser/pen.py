@@ -2,7 +2,7 @@
 
 from playwright.sync_api import Page
 
-from firstloop.core.ink import Ink
+from firstloop.core.evidence.ink import Ink
 
 # As the pad lays out its ruling: room above the top line and below the drop line, u.
 TOP, DROP, SPARE = 1.9, -0.95, 0.45

@@ -110,8 +110,8 @@ def test_a_scheme_with_two_faults_is_refused_and_both_are_said(
     page.get_by_label("Bring a scheme").first.set_input_files(faulty)
     faults = page.get_by_role("alert").get_by_role("listitem")
     expect(faults).to_have_count(2)
-    expect(faults.first).to_contain_text('"ß" is no small letter')
-    expect(faults.last).to_contain_text("is in the scheme already")
+    expect(faults.first).to_contain_text('"ß" is no letter of this hand')
+    expect(faults.last).to_contain_text("is in an earlier family already")
     expect(page.get_by_role("radio", name="Our order")).to_have_count(1)
     complaints.clear()  # the browser's own, of the refused request
 

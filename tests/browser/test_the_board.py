@@ -117,7 +117,7 @@ def test_a_chain_becomes_the_words_of_today_and_can_be_taken_back(page: Page):
     chains.get_by_label("Begin with").fill("had")
     chains.get_by_label("End with, or leave open").fill("bed")
     expect(chains.get_by_role("list", name="The chain").get_by_role("listitem")).to_have_count(3)
-    with page.expect_response("**/api/plan/lessons/*"):
+    with page.expect_response("**/changes"):
         chains.get_by_role("button", name="Take as today's words").click()
     expect(chains.get_by_role("button", name="These are today's words")).to_be_disabled()
     page.get_by_role("link", name="Today", exact=True).click()

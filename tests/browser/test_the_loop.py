@@ -24,8 +24,9 @@ def hand_in(page: Page, pupil: str, ink) -> None:
 
 
 def test_an_m_from_the_base_line_and_a_right_one_from_pad_to_record(
-    page: Page, application: Application
+    page_of_application: Page, application: Application
 ):
+    page = page_of_application
     hand_in(page, "Elif", letters.m_from_the_base_line())
     expect(page.get_by_role("status")).to_have_text(START_AT_MID)
     hand_in(page, "Imani", letters.good_m())

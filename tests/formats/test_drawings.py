@@ -7,10 +7,10 @@ import numpy as np
 import pytest
 from PIL import Image
 
-from firstloop.core.letterforms import HANDS, Letter, draw
-from firstloop.core.movement import PAUSE, REST, movement_of
-from firstloop.core.ruling import Ruling, RulingKind
-from firstloop.core.words import word_script
+from firstloop.core.letters import HANDS, Letter, draw
+from firstloop.core.letters.pace import PAUSE, REST, movement_of
+from firstloop.core.letters.ruling import Ruling, RulingKind
+from firstloop.core.text.words import compose
 from firstloop.formats import gif, svg
 
 SVG = "{http://www.w3.org/2000/svg}"
@@ -18,7 +18,7 @@ SVG = "{http://www.w3.org/2000/svg}"
 
 def drawn(text: str, hand: str = "plain", ruling: Ruling | None = None) -> Letter:
     own = HANDS[hand]
-    return draw(word_script(text, own), own.proportions, ruling or Ruling())
+    return draw(compose(text, own).script, own.proportions, ruling or Ruling())
 
 
 @pytest.mark.parametrize(("text", "hand"), [("n", "plain"), ("ship", "plain"), ("it", "joined")])

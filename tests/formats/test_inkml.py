@@ -8,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.ink import Ink, Stroke
-from firstloop.core.ruling import Ruling
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.letters.ruling import Ruling
 from firstloop.formats.inkml import InkFile, InkmlError, read, write
 
 NUMBER = st.floats(0, 4).map(lambda value: round(value, 3))

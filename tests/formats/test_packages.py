@@ -5,10 +5,10 @@ from dataclasses import replace
 
 import pytest
 
-from firstloop.core.letterforms import HANDS, draw
-from firstloop.core.packages import PackageError
-from firstloop.core.ruling import Ruling
-from firstloop.core.schemes import by_movement
+from firstloop.core.errors import PackageError
+from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.teaching.schemes import by_movement
 from firstloop.formats import packages
 
 
@@ -45,8 +45,8 @@ def test_every_fault_of_a_scheme_is_named_by_its_place():
     family = {"name": "one", "letters": ["a", "b", "a", "ß"], "exceptions": {"z": "late"}}
     data = {"kind": "first-loop-scheme", "version": 1, "name": "mine", "families": [family]}
     assert faults_of(packages.read_scheme, json.dumps(data).encode()) == {
-        "families/0/letters/2": "a is in the scheme already",
-        "families/0/letters/3": '"ß" is no small letter',
+        "families/0/letters/2": "a is in it twice",
+        "families/0/letters/3": '"ß" is no letter of this hand',
         "families/0/exceptions/z": "z is not in this family",
     }
 

@@ -2,7 +2,7 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 
-import { useClassroom } from "./api/queries";
+import { useAlphabet, useClassroom } from "./api/queries";
 import { ShowStation } from "./show/ShowStation";
 import { Loading, ProblemNote } from "./ui/states";
 import { StationLine } from "./ui/StationLine";
@@ -26,14 +26,14 @@ const GrowStation = lazy(async () => ({
 
 export function App() {
   const classroom = useClassroom();
+  const alphabet = useAlphabet();
+  const failed = [classroom, alphabet].find(({ isError }) => isError);
   return (
     <div className="flex min-h-dvh flex-col">
       <StationLine className={classroom.data?.name} />
       <main className="flex min-h-0 flex-1 flex-col">
         {classroom.isPending ? <Loading what="the class" /> : null}
-        {classroom.isError ? (
-          <ProblemNote error={classroom.error} retry={() => void classroom.refetch()} />
-        ) : null}
+        {failed ? <ProblemNote error={failed.error} retry={() => void failed.refetch()} /> : null}
         {classroom.data ? (
           <Suspense fallback={<Loading what="the page" />}>
             <Stations letters={classroom.data.letters} />

@@ -1,16 +1,34 @@
 """Check: the attempts of a letter spread out, and the teacher's word on each."""
 
-from fastapi import APIRouter
-from pydantic import BaseModel
+from typing import Annotated
 
-from firstloop.api.deps import Class, Db, Now
-from firstloop.api.shared import AttemptOut, attempt_out
-from firstloop.core.checking.findings import Dimension, Verdict
-from firstloop.core.letterforms import find_script
-from firstloop.store import attempts
-from firstloop.store.records import JudgementRecord
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from firstloop.api.attempts import AttemptOut, attempt_out
+from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.letters import find_script
+from firstloop.services import judging
+from firstloop.store import attempts, inks
+from firstloop.store.attempts import Which
+from firstloop.store.records import AttemptRecord, JudgementRecord
 
 router = APIRouter(prefix="/api/check", tags=["check"])
+
+A_TABLE, LARGEST_TABLE = 48, 200
+"""Letters that lie on the table at once, and at most."""
+
+LONGEST_NOTE = 2000
+
+
+class AttemptPage(BaseModel):
+    """Some attempts, the newest first; how many there are in all, and from where the next go on."""
+
+    attempts: list[AttemptOut]
+    total: int
+    next: str | None
 
 
 class JudgementIn(BaseModel):
@@ -19,29 +37,54 @@ class JudgementIn(BaseModel):
     direction: Verdict | None = None
     size: Verdict | None = None
     shape: Verdict | None = None
-    note: str = ""
+    note: Annotated[str, Field(max_length=LONGEST_NOTE)] = ""
+
+
+class TableQuery(BaseModel):
+    """Which attempts: of all children or one, all or of each child only the newest, all or only
+    those that the teacher has not looked at, or with something to mend; and from where on."""
+
+    pupil: int | None = None
+    newest: bool = False
+    unjudged: bool = False
+    to_mend: bool = False
+    limit: Annotated[int, Field(ge=1, le=LARGEST_TABLE)] = A_TABLE
+    after: str | None = None
 
 
 @router.get("/letters/{letter}/attempts")
-def get_attempts(session: Db, school_class: Class, letter: str) -> list[AttemptOut]:
-    """All attempts of a letter, the newest first."""
+def get_attempts(
+    session: Db, school_class: Class, letter: str, asked: Annotated[TableQuery, Query()]
+) -> AttemptPage:
+    """Attempts of a letter, the newest first."""
     find_script(letter, school_class.hand)
-    return [
-        attempt_out(record)
-        for record in attempts.of_class(session, school_class.id, letters=[letter])
-    ]
+    which = Which(letter, asked.pupil, asked.newest, asked.unjudged, asked.to_mend)
+    found = attempts.page(session, school_class.id, which, limit=asked.limit, after=asked.after)
+    ink = inks.of(session, [one.id for one in found.attempts])
+    return AttemptPage(
+        attempts=[attempt_out(one, ink.get(one.id, Ink(()))) for one in found.attempts],
+        total=found.total,
+        next=found.next,
+    )
 
 
 @router.put("/attempts/{attempt_id}/judgement")
-def put_judgement(session: Db, now: Now, attempt_id: int, said: JudgementIn) -> AttemptOut:
+def put_judgement(
+    record: Record, school_class: Class, now: Now, attempt_id: int, said: JudgementIn
+) -> AttemptOut:
     """Confirms or overrules the checker; both words are kept, the teacher's counts."""
     given = {dimension: getattr(said, dimension.value) for dimension in Dimension}
     verdicts = {dimension: verdict for dimension, verdict in given.items() if verdict}
     judgement = JudgementRecord(made_at=now, verdicts=verdicts, note=said.note.strip())
-    return attempt_out(attempts.judge(session, attempt_id, judgement))
+    return _out(record, judging.judge(record, school_class.id, attempt_id, judgement))
 
 
 @router.delete("/attempts/{attempt_id}/judgement")
-def delete_judgement(session: Db, attempt_id: int) -> AttemptOut:
+def delete_judgement(record: Record, school_class: Class, attempt_id: int) -> AttemptOut:
     """Takes the teacher's word back."""
-    return attempt_out(attempts.withdraw_judgement(session, attempt_id))
+    return _out(record, judging.judge(record, school_class.id, attempt_id, None))
+
+
+def _out(record: Record, kept: AttemptRecord) -> AttemptOut:
+    with record.session() as session:
+        return attempt_out(kept, inks.of(session, [kept.id]).get(kept.id, Ink(())))

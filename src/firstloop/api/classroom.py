@@ -3,10 +3,12 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from firstloop.api.deps import Class, Db
-from firstloop.api.shared import PupilOut, RulingLine, pupil_out, ruling_lines
-from firstloop.core.limits import Stage
-from firstloop.store import classes
+from firstloop.api.attempts import PupilOut, pupil_out
+from firstloop.api.deps import Class, Db, Record
+from firstloop.api.drawings import RulingLine, ruling_lines
+from firstloop.core.contract import Stage
+from firstloop.services import children
+from firstloop.store import classes, pupils
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
@@ -49,9 +51,11 @@ def put_stage(session: Db, school_class: Class, sent: StageIn) -> ClassOut:
 
 
 @router.put("/pupils/{pupil_id}/stage")
-def put_pupil_stage(session: Db, pupil_id: int, sent: PupilStageIn) -> PupilOut:
+def put_pupil_stage(
+    session: Db, school_class: Class, pupil_id: int, sent: PupilStageIn
+) -> PupilOut:
     """Sets a child's own stage."""
-    return pupil_out(classes.set_pupil_stage(session, pupil_id, sent.stage))
+    return pupil_out(pupils.set_stage(session, school_class.id, pupil_id, sent.stage))
 
 
 def _class_out(school_class: ClassRecord) -> ClassOut:
@@ -67,6 +71,6 @@ def _class_out(school_class: ClassRecord) -> ClassOut:
 
 
 @router.delete("/pupils/{pupil_id}", status_code=204)
-def forget_pupil(session: Db, pupil_id: int) -> None:
+def forget_pupil(record: Record, school_class: Class, pupil_id: int) -> None:
     """Deletes a child and all that they wrote, for good."""
-    classes.remove_pupil(session, pupil_id)
+    children.forget(record, school_class.id, pupil_id)

@@ -1,20 +1,26 @@
-"""What handlers ask for: a session, the class, the time."""
+"""What handlers ask for: the record, the class, a session to read with, the time."""
 
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from typing import Annotated
 
 from fastapi import Depends, Request
-from sqlalchemy.orm import Session
 
 from firstloop.store import classes
-from firstloop.store.database import Database
+from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord
 
 
-def _session(request: Request) -> Iterator[Session]:
+def _record(request: Request) -> Database:
     database: Database = request.app.state.database
-    with database.session() as session:
+    return database
+
+
+Record = Annotated[Database, Depends(_record)]
+
+
+def _session(record: Record) -> Iterator[Session]:
+    with record.session() as session:
         yield session
 
 
@@ -22,8 +28,9 @@ def _session(request: Request) -> Iterator[Session]:
 Db = Annotated[Session, Depends(_session, scope="function")]
 
 
-def _class(session: Db) -> ClassRecord:
-    return classes.first(session)
+def _class(record: Record) -> ClassRecord:
+    with record.session() as session:
+        return classes.first(session)
 
 
 Class = Annotated[ClassRecord, Depends(_class)]

@@ -1,15 +1,16 @@
 """Grow: how each child's letters stand."""
 
-from collections import defaultdict
+from collections.abc import Mapping
 from datetime import datetime
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
+from firstloop.api.attempts import PupilOut, Verdicts, pupil_out, verdicts_out
 from firstloop.api.deps import Class, Db
-from firstloop.api.shared import PupilOut, Verdicts, held, pupil_out, verdicts_out
-from firstloop.core.progress import Seen, standing
-from firstloop.store import attempts
+from firstloop.core.contract import Dimension
+from firstloop.core.teaching.standing import Standing, verdicts_of
+from firstloop.store import standings
 
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
@@ -40,28 +41,26 @@ class GrowOut(BaseModel):
 @router.get("")
 def get_standings(session: Db, school_class: Class) -> GrowOut:
     """Children by letters, with the three verdicts of each."""
-    seen: dict[tuple[int, str], list[Seen]] = defaultdict(list)
-    for record in attempts.of_class(session, school_class.id):
-        place = (record.pupil.id, record.attempt.letter)
-        seen[place].append(Seen(record.attempt.written_at, held(record)))
-    written = {letter for _, letter in seen}
+    found = standings.of_class(session, school_class.id)
+    stands = {(one.pupil_id, one.letter): one.dimensions for one in found}
+    written = {letter for _, letter in stands}
     letters = [letter for letter in school_class.hand.scripts if letter in written]
     return GrowOut(
         letters=letters,
         pupils=[
             PupilStanding(
                 pupil=pupil_out(pupil),
-                letters=[_standing(letter, seen[pupil.id, letter]) for letter in letters],
+                letters=[_standing(x, stands.get((pupil.id, x), {})) for x in letters],
             )
             for pupil in school_class.pupils
         ],
     )
 
 
-def _standing(letter: str, seen: list[Seen]) -> LetterStanding:
+def _standing(letter: str, stands: Mapping[Dimension, Standing]) -> LetterStanding:
     return LetterStanding(
         letter=letter,
-        verdicts=verdicts_out(standing(seen)),
-        attempts=len(seen),
-        last_written_at=max((one.written_at for one in seen), default=None),
+        verdicts=verdicts_out(verdicts_of(stands)),
+        attempts=max((one.rests_on for one in stands.values()), default=0),
+        last_written_at=max((one.last for one in stands.values()), default=None),
     )

@@ -6,8 +6,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from firstloop.core.errors import FirstLoopError, InkError, UnknownLetterError
-from firstloop.core.packages import PackageError
+from firstloop.core.errors import FirstLoopError, InkError, PackageError, UnknownLetterError
 from firstloop.store.records import NotInRecordError
 
 

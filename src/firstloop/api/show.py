@@ -3,24 +3,19 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field
+from pydantic import BaseModel
 
-from firstloop.api.deps import Class, Db, Now
-from firstloop.api.shared import (
-    LetterDrawing,
-    Point,
-    StrokesIn,
-    columns_of,
-    ink_from,
-    letter_drawing,
-)
-from firstloop.core import polyline
-from firstloop.core.lesson import StepKind
-from firstloop.core.letterforms import draw, find_script
-from firstloop.core.letterforms.hands import GROUPS, counterpart
-from firstloop.core.phrases import OURS
-from firstloop.core.words import word_script
+from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.drawings import LetterDrawing, Point, letter_drawing
+from firstloop.api.ink import Strokes, ink_from, strokes_out
+from firstloop.core.geometry import polyline
+from firstloop.core.letters import draw, find_script
+from firstloop.core.letters.hands import GROUPS, counterpart
+from firstloop.core.letters.phrases import OURS
+from firstloop.core.teaching.steps import StepKind
+from firstloop.core.text.words import compose
 from firstloop.formats import gif, svg
+from firstloop.services import lessons as giving
 from firstloop.store import lessons
 
 router = APIRouter(prefix="/api/show", tags=["show"])
@@ -46,7 +41,7 @@ class SmallPicture(BaseModel):
 class BoardInk(BaseModel):
     """What the teacher has written on the board, from the first of its base lines."""
 
-    strokes: StrokesIn
+    strokes: Strokes
 
 
 class LetterGroup(BaseModel):
@@ -96,7 +91,7 @@ def get_text(
     hand, wording = (counterpart(own), OURS) if other_hand else (own, school_class.wording)
     return [
         letter_drawing(
-            draw(word_script(word, hand), hand.proportions, school_class.ruling), wording
+            draw(compose(word, hand).script, hand.proportions, school_class.ruling), wording
         )
         for word in text.split()
     ]
@@ -106,7 +101,7 @@ def get_text(
 def get_written(session: Db, school_class: Class, lesson_id: int, kind: StepKind) -> BoardInk:
     """What the teacher wrote on the board in a step of a lesson."""
     ink = lessons.written(session, school_class.id, lesson_id, kind)
-    return BoardInk(strokes=columns_of(ink))
+    return BoardInk(strokes=strokes_out(ink))
 
 
 @router.put("/lessons/{lesson_id}/written/{kind}", status_code=204)
@@ -120,7 +115,7 @@ def put_written(
 class PlaceIn(BaseModel):
     """At which of a lesson's steps the board is."""
 
-    at: Annotated[int, Field(ge=0, le=len(StepKind))]
+    at: StepKind
 
 
 @router.put("/lessons/{lesson_id}/place", status_code=204)
@@ -130,16 +125,16 @@ def put_place(session: Db, school_class: Class, lesson_id: int, sent: PlaceIn) -
 
 
 @router.post("/lessons/{lesson_id}/close", status_code=204)
-def close_lesson(session: Db, school_class: Class, lesson_id: int, now: Now) -> None:
+def close_lesson(record: Record, school_class: Class, lesson_id: int, now: Now) -> None:
     """The lesson was given; what was new in it is taught now."""
-    lessons.close(session, school_class.id, lesson_id, now)
+    giving.close(record, school_class.id, lesson_id, now)
 
 
 @router.get("/drawing", response_class=Response)
 def get_drawing(school_class: Class, text: Text, animated: bool = False) -> Response:
     """A letter or word as an SVG file, still or as it is written."""
     hand = school_class.hand
-    drawn = draw(word_script(text, hand), hand.proportions, school_class.ruling)
+    drawn = draw(compose(text, hand).script, hand.proportions, school_class.ruling)
     return Response(svg.written(drawn, animated=animated), media_type=SVG)
 
 
@@ -147,5 +142,5 @@ def get_drawing(school_class: Class, text: Text, animated: bool = False) -> Resp
 def get_movement(school_class: Class, text: Text) -> Response:
     """A letter or word as it is written, as a GIF file: what any phone can show."""
     hand = school_class.hand
-    drawn = draw(word_script(text, hand), hand.proportions, school_class.ruling)
+    drawn = draw(compose(text, hand).script, hand.proportions, school_class.ruling)
     return Response(gif.written(drawn), media_type=GIF)

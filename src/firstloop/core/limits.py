@@ -1,168 +1,9 @@
-"""Every limit of the checker: name, unit, reason. There are no others in the code.
+"""Every number that decides something in geometry and checking, but for the limits of findings,
+which stand with their codes in `checking/catalogue.py`. There are no others in the code:
+what is left in a module says how finely it looks, not what it decides.
 
-All in u (x-heights) unless the unit says otherwise. "Contract" is the section "what is not a
-fault" of docs/checking.md: a start within about 0.2 u, a return within about 0.15 u and a height
-within about 15 % are every hand's, so no `nearly` lies below these.
+All in u (x-heights) unless the unit says otherwise.
 """
-
-from dataclasses import dataclass, replace
-from enum import StrEnum
-from functools import lru_cache
-
-from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Verdict
-
-
-@dataclass(frozen=True, slots=True)
-class Limit:
-    """From `nearly` on a thing is worth watching, from `not_yet` on worth correcting today."""
-
-    nearly: float
-    not_yet: float
-    unit: str
-    reason: str
-
-    @property
-    def is_counted(self) -> bool:
-        """Whether a thing is there or not, and there is nothing to be lenient about."""
-        return self.unit in ("count", "margin") or self.nearly == self.not_yet
-
-    def severity(self, value: float) -> Verdict:
-        """Where a measure stands, whatever its sign; of ratios, half as large counts as much as
-        twice as large.
-
-        >>> LIMITS[Code.START_PLACE].severity(-0.94).value
-        'not_yet'
-        >>> LIMITS[Code.START_PLACE].severity(0.1).value
-        'secure'
-        """
-        size = abs(value)
-        if self.unit == "ratio - 1":
-            ratio = max(1.0 + value, 0.01)
-            size = max(ratio, 1.0 / ratio) - 1.0
-        if size >= self.not_yet:
-            return Verdict.NOT_YET
-        return Verdict.NEARLY if size >= self.nearly else Verdict.SECURE
-
-
-class Stage(StrEnum):
-    """How far a class or a child is; what is worth correcting today depends on it."""
-
-    BEGINNING = "beginning"
-    DEVELOPING = "developing"
-    SECURE = "secure"
-
-
-LENIENCE = {Stage.BEGINNING: 1.3, Stage.DEVELOPING: 1.0, Stage.SECURE: 0.85}
-"""By what the limits of size and shape are multiplied. Size and shape grow steady with practice, so
-that a beginner is not corrected for what the next months bring; a wrong direction is learnt by
-every repetition, so that its limits are the same for all."""
-
-
-@lru_cache(maxsize=3)
-def limits_for(stage: Stage) -> dict[Code, Limit]:
-    """The limits of a stage. What is everyone's (`nearly`) stays so.
-
-    >>> [limits_for(stage)[Code.OFF_BASE].not_yet for stage in Stage]
-    [0.325, 0.25, 0.2125]
-    >>> limits_for(Stage.SECURE)[Code.START_PLACE] is LIMITS[Code.START_PLACE]
-    True
-    """
-    lenience = LENIENCE[stage]
-    return {
-        code: limit
-        if limit.is_counted or DIMENSION_OF[code] is Dimension.DIRECTION
-        else replace(
-            limit,
-            nearly=max(limit.nearly, limit.nearly * lenience),
-            not_yet=max(limit.nearly, limit.not_yet * lenience),
-        )
-        for code, limit in LIMITS.items()
-    }
-
-
-LIMITS = {
-    Code.START_PLACE: Limit(
-        0.25, 0.35, "u", "Contract: 0.2 u is everyone's. A third of the body is the wrong place."
-    ),
-    Code.STROKE_ORDER: Limit(1, 1, "count", "A stroke is in its turn or it is not."),
-    Code.STROKE_DIRECTION: Limit(
-        0.2, 0.3, "share", "Of the stroke's length: less is a hook where the pen landed."
-    ),
-    Code.EXTRA_LIFT: Limit(1, 1, "count", "A lift is there or it is not."),
-    Code.MIRRORED: Limit(
-        0.5, 0.5, "share", "Of the evidence: more of it speaks for the mirror image than against."
-    ),
-    Code.TURNED: Limit(
-        30, 45, "degrees", "Half way to lying on its side; less is a lean, which is `slant`'s."
-    ),
-    Code.MISSING_PART: Limit(1, 1, "count", "A part is there or it is not."),
-    Code.EXTRA_PART: Limit(
-        0.35, 0.55, "u", "Hooks where a pen lands are a fifth of the body; half of it is a part."
-    ),
-    Code.OPEN_GAP: Limit(
-        0.2,
-        0.28,
-        "u",
-        "Contract: a closure within 0.15 u is everyone's; a quarter of the body shows.",
-    ),
-    Code.RETRACE_GAP: Limit(
-        0.17,
-        0.22,
-        "u",
-        "Contract: a return within 0.15 u is everyone's; nearly a quarter shows as a valley.",
-    ),
-    Code.READS_AS_OTHER: Limit(
-        0.0, 0.012, "margin", "Difference of reading cost; by trial on pupils not used in tests."
-    ),
-    Code.DOT_PLACE: Limit(
-        0.4, 0.6, "u", "A dot may stand anywhere in the upper space over its stem, not beyond it."
-    ),
-    Code.ENTRY_MISSING: Limit(0.5, 0.7, "share", "Of the lead-in's length that is not there."),
-    Code.EXIT_MISSING: Limit(0.5, 0.7, "share", "Of the flick's length that is not there."),
-    Code.LOOP_CROSS: Limit(
-        0.25, 0.4, "u", "A crossing a quarter off its line is noticed, nearly half is another loop."
-    ),
-    Code.PART_LENGTH: Limit(
-        0.5, 0.7, "ratio - 1", "Two thirds longer or shorter changes what a part is for."
-    ),
-    Code.UNEVEN_PARTS: Limit(
-        0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
-    ),
-    Code.WIDTH: Limit(
-        0.4,
-        0.55,
-        "ratio - 1",
-        "Hands differ by a quarter; half as wide again fills its neighbour's place.",
-    ),
-    Code.SLANT: Limit(14, 20, "degrees", "Contract: a lean within 12 degrees is everyone's."),
-    Code.WOBBLE: Limit(
-        0.015,
-        0.018,
-        "u",
-        "By trial: beginners' tremor leaves up to 0.013, a line that shakes by 0.05 leaves 0.025.",
-    ),
-    Code.SHAPE_OFF: Limit(
-        0.2,
-        0.28,
-        "u",
-        "Mean distance from the model; a good letter of another hand stays under it.",
-    ),
-    Code.OFF_BASE: Limit(
-        0.16, 0.25, "u", "Letters a quarter of the body off the line are seen across the room."
-    ),
-    Code.BODY_HEIGHT: Limit(
-        0.17, 0.3, "ratio - 1", "Contract: 15 % is everyone's; a third no longer fills the space."
-    ),
-    Code.REACH_UP: Limit(
-        0.22, 0.32, "u", "15 % of a tall part (1.9 u) is 0.28; n and h part at 0.45 u short."
-    ),
-    Code.REACH_DOWN: Limit(
-        0.25,
-        0.38,
-        "u",
-        "Tails vary more than stems; a third of the body short and it stops being one.",
-    ),
-}
 
 SAMPLES = 22
 """Points a path is thinned to for comparing: a letter m is 7 u long, so one each 0.32 u, and
@@ -292,3 +133,61 @@ longer than its course a shaking line is taken to be at most."""
 SAME_OTHER_WAY_UP, SAME_ON_ITS_SIDE = 0.0115, 0.06
 """u²: a letter that differs from its mirror image by less than the first (n, T) is not seen to be
 mirrored, nor one turned that differs by less than the second from itself on its side (x)."""
+
+TOUCHING = 0.08
+"""u: an end of the model this near to another part is meant to touch it."""
+
+NEIGHBOURHOOD = 0.3
+"""u along the stroke from its end: what is this near belongs to the end itself."""
+
+MAX_STRETCH = 2.0
+"""Ink is fitted to a model's box by at most this factor; more would make any line any letter."""
+
+LEANS = (-32.0, -24.0, -16.0, 16.0, 24.0, 32.0)
+"""Degrees: leans that are tried on a picture that does not lie well on the letter."""
+
+CLEARLY_LEANS = 0.6
+"""A letter leans if stood up its shape costs less than this share of what it costs as it is."""
+
+REACHES, GENTLE = (0.45, 0.35, 0.25), 0.2
+"""u: from how far the letter is drawn towards the ink, in turn; over which length it bends."""
+
+BROKEN = 0.12
+"""u: a step along the ink as wide as this, with nothing half way, is a break in the line."""
+
+LEFT_OVER_COST = 0.05
+"""u² for each u of ink that a form leaves over, when forms are compared."""
+
+RETURN_BAND = (0.15, 0.6)
+"""Of the body: the heights between which going back is compared with coming down. Below it the
+pen is turning; above it an arch has begun to leave its stem (at 0.64)."""
+
+TURNING = 0.15
+"""u at either end of a way up: there the pen turns, and the two lines may part."""
+
+A_LITTLE_ABOVE = 1.2
+"""u: where a t is clearly taller than a short letter."""
+
+NARROW = 0.45
+"""u: of narrower letters, i and l, the width is that of a line."""
+
+STRAIGHT = 0.97
+"""Chord over length: a straight line, in the models."""
+
+SMALLEST_BODY = 0.1
+"""u: a flatter body than this is no body; lengths are not blown up by dividing by less."""
+
+NOTHING = 0.05
+"""u: what is no wider has no width to be compared."""
+
+PARTS_AT_A_LIFT = 1.5
+"""Times UNUSUAL_WAY: what a way costs more that lifts the pen elsewhere than the child did."""
+
+A_CORNER = -0.5
+"""Cosine of the angle between arriving and leaving (120 degrees): a sharper turn has a tip."""
+
+END_SHARE = 0.4
+"""Of a line: no more of it belongs to its end, however short it is."""
+
+LEAST_SCALE, MOST_SCALE = 0.5, 2.0
+"""By what a part of the ink is drawn down or up at most, to be compared."""

@@ -3,21 +3,20 @@
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
-from sqlalchemy.orm import Session
 
-from firstloop.core.due import due
-from firstloop.core.letterforms import PLAIN
-from firstloop.core.planning import propose
-from firstloop.core.pupils import draw_pupil, write
-from firstloop.core.ruling import Ruling
-from firstloop.core.schemes import by_movement
-from firstloop.core.slips import SLIPS, Slip
-from firstloop.core.style import Style
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.evidence.task import Help
+from firstloop.core.letters import PLAIN
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips import SLIPS, Slip
+from firstloop.core.letters.style import Style
+from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
-from firstloop.store import classes, lessons
-from firstloop.store.handing_in import hand_in
-from firstloop.store.practice import practised
-from firstloop.store.records import ClassRecord, Help
+from firstloop.services import lessons
+from firstloop.services.handing_in import hand_in
+from firstloop.store import classes
+from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord
 
 SEED = 20260907
 RULING = Ruling(top=1.9, drop=-0.95)
@@ -27,59 +26,57 @@ TAUGHT, LESSONS_KEPT, SATURDAY = 15, 4, 5
 """Letters of the scheme that are taught; days whose lessons are kept; the first day off."""
 AWAY = 0.08
 """The share of children who are not there on a day."""
+MINUTES = 20
 
 
-def load(session: Session, today: date) -> ClassRecord:
+def load(record: Database, today: date) -> ClassRecord:
     """The made-up class with the letters of its last four weeks, up to `today`."""
     rng = np.random.default_rng(SEED)
-    made = classes.add(
-        session,
-        CLASS_NAME,
-        style=Style(PLAIN.name),
-        ruling=RULING,
-        x_height_mm=8.0,
-        pupils=[(child.name, child.handedness) for child in CHILDREN],
-    )
+    with record.session() as session:
+        made = classes.add(
+            session,
+            CLASS_NAME,
+            style=Style(PLAIN.name),
+            ruling=RULING,
+            x_height_mm=8.0,
+            children=[(child.name, child.handedness) for child in CHILDREN],
+        )
     hands = {child.name: draw_pupil(rng, steadiness=child.steadiness) for child in CHILDREN}
     by_name = {pupil.name: pupil for pupil in made.pupils}
     for lesson, (letter, days_ago) in enumerate(LESSONS):
         progress = lesson / len(LESSONS)
-        morning = datetime.combine(today - timedelta(days=days_ago), time(9, 10), UTC)
+        morning = _morning(today - timedelta(days=days_ago))
         for place, child in enumerate(CHILDREN):
             if rng.random() < AWAY:
                 continue
-            hand = hands[child.name]
+            hand, slips = hands[child.name], _slips(child, letter, progress)
             hand_in(
-                session,
+                record,
                 made,
                 pupil_id=by_name[child.name].id,
                 letter=letter,
                 help=Help.COPY if progress < 0.5 else Help.RECALL,
-                ink=write(
-                    PLAIN.scripts[letter],
-                    PLAIN,
-                    made.ruling,
-                    hand,
-                    rng,
-                    slips=_slips(child, letter, progress),
-                ),
+                ink=write(PLAIN.scripts[letter], PLAIN, made.ruling, hand, rng, slips=slips),
                 written_at=morning + timedelta(seconds=47 * place),
             )
-    _teach(session, made, today)
+    _teach(record, made, today)
     return made
 
 
-def _teach(session: Session, made: ClassRecord, today: date) -> None:
+def _morning(day: date) -> datetime:
+    return datetime.combine(day, time(9, 10), UTC)
+
+
+def _teach(record: Database, made: ClassRecord, today: date) -> None:
     """The letters so far, and the lessons of the last days."""
     order = by_movement(made.hand).order[:TAUGHT]
-    lessons.set_taught(session, made.id, set(order), today - timedelta(days=26))
+    lessons.set_taught(record, made.id, set(order), _morning(today - timedelta(days=26)))
     for days_ago, letter in zip(range(1, len(order)), reversed(order), strict=False):
         day = today - timedelta(days=days_ago)
         if days_ago > LESSONS_KEPT or day.weekday() >= SATURDAY:
             continue
-        planned = propose([letter], 20, taught=order, due=due(practised(session, made.id), day))
-        record = lessons.add(session, made.id, day, planned)
-        lessons.close(session, made.id, record.id, datetime.combine(day, time(9, 30), UTC))
+        planned = lessons.plan(record, made, [letter], MINUTES, _morning(day))
+        lessons.close(record, made.id, planned.id, _morning(day))
 
 
 def _slips(child: Child, letter: str, progress: float) -> list[Slip]:

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, field
 
-from firstloop.store.records import Handedness
+from firstloop.core.evidence.task import Handedness
 
 CLASS_NAME = "Heron class, Millbrook Lane"
 
@@ -37,3 +37,35 @@ CHILDREN = (
     Child("Kiri", habits=dict.fromkeys("rnmh", "from the foot"), mends=0.5),
     Child("Luc", LEFT, 0.5, {"m": "body too small", "h": "stem pushed up"}),
 )
+
+MORE_NAMES = (
+    *(
+        "Mats",
+        "Noor",
+        "Orla",
+        "Pia",
+        "Quirin",
+        "Rosa",
+        "Sami",
+        "Tilda",
+        "Uwe",
+        "Vera",
+        "Wim",
+        "Xenia",
+    ),
+    *(
+        "Yara",
+        "Zoltan",
+        "Aylin",
+        "Bo",
+        "Cleo",
+        "Dag",
+        "Ebba",
+        "Finn",
+        "Gia",
+        "Hanne",
+        "Ivo",
+        "Juno",
+    ),
+)
+"""For a class that is to be larger."""

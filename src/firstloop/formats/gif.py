@@ -5,12 +5,12 @@ from io import BytesIO
 import numpy as np
 from PIL import Image, ImageDraw
 
-from firstloop.core import polyline
-from firstloop.core.letterforms import Letter
-from firstloop.core.movement import Movement, movement_of
-from firstloop.core.ruling import Line, LineLook
-from firstloop.formats.png import OVERSAMPLING, draw_line
-from firstloop.formats.svg import PAPER, PEN_WIDTH, RULE, page_of, rule_width
+from firstloop.core.geometry import polyline
+from firstloop.core.letters import Letter
+from firstloop.core.letters.pace import Movement, movement_of
+from firstloop.core.letters.ruling import rules
+from firstloop.formats.png import OVERSAMPLING, draw_line, draw_rules
+from firstloop.formats.svg import PAPER, PEN_WIDTH, page_of
 
 LARGEST_UNIT, WIDEST = 72, 720
 """Pixels of one u, and of the whole picture: what goes into a message to a phone."""
@@ -21,9 +21,6 @@ FRAME, MOST_FRAMES = 0.08, 160
 COLOURS = 16
 """Ink, paper, rule and what softens their edges."""
 
-DASH = 0.14
-"""u of a dash, and of the gap after it."""
-
 
 def written(letter: Letter) -> bytes:
     """A letter or word on its lines, written move by move, over and over, as a GIF file."""
@@ -31,7 +28,7 @@ def written(letter: Letter) -> bytes:
     unit = min(LARGEST_UNIT, WIDEST / (right - left)) * OVERSAMPLING
     page = Image.new("RGB", (round((right - left) * unit), round((top - bottom) * unit)), PAPER)
     pen = ImageDraw.Draw(page)
-    _rule(pen, letter, unit, top, page.width)
+    draw_rules(pen, rules(letter.ruling, 0.0, right - left), top, unit)
     frames, shown = [_frame(page)], [0.0]
     movement = movement_of(letter)
     drawing = sum(end - start for start, end in movement.moves)
@@ -47,27 +44,15 @@ def written(letter: Letter) -> bytes:
     return _file(frames, _durations(shown, movement))
 
 
-def _rule(pen: ImageDraw.ImageDraw, letter: Letter, unit: float, top: float, width: int) -> None:
-    """The lines of the ruling that are seen."""
-    for line in Line:
-        look = letter.ruling.look(line)
-        if look is LineLook.HIDDEN:
-            continue
-        y, dash = (top - letter.ruling.height(line)) * unit, DASH * unit
-        starts = np.arange(0, width, 2 * dash).tolist() if look is LineLook.DASHED else [0]
-        length = dash if look is LineLook.DASHED else width
-        for x in starts:
-            pen.line([(x, y), (x + length, y)], RULE, max(1, round(rule_width(line) * unit)))
-
-
 def _frame(page: Image.Image) -> Image.Image:
     return page.reduce(OVERSAMPLING).quantize(COLOURS)
 
 
 def _durations(shown: list[float], movement: Movement) -> list[int]:
-    """Milliseconds that each frame stays: until the next is shown, the last to the end."""
-    milliseconds = np.diff([*shown, movement.whole]) * 1000
-    return [max(10, round(one)) for one in milliseconds.tolist()]
+    """Milliseconds that each frame stays: until the next is shown, the last to the end. A GIF
+    counts in hundredths; moments are rounded to them, not durations, so that none is lost."""
+    hundredths = np.rint(np.array([*shown, movement.whole]) * 100)
+    return [10 * max(1, round(one)) for one in np.diff(hundredths).tolist()]
 
 
 def _file(frames: list[Image.Image], durations: list[int]) -> bytes:

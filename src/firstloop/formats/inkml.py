@@ -11,9 +11,10 @@ import numpy as np
 from defusedxml import DefusedXmlException
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.ink import MAX_POINTS, Ink, Stroke
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Line, Ruling
+from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
+from firstloop.core.evidence.task import Handedness
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.ruling import Line, Ruling
 
 NAMESPACE = "http://www.w3.org/2003/InkML"
 MILLISECONDS = 1000.0
@@ -31,7 +32,7 @@ class InkFile:
     ruling: Ruling
     target: str | None = None
     hand: str | None = None
-    handedness: str | None = None
+    handedness: Handedness | None = None
 
 
 def read(data: bytes) -> InkFile:
@@ -57,7 +58,7 @@ def read(data: bytes) -> InkFile:
         ruling=Ruling.from_page(lines, x_height=x_height),
         target=_annotation(root, "target"),
         hand=_annotation(root, "hand"),
-        handedness=_annotation(root, "handedness"),
+        handedness=_handedness(_annotation(root, "handedness")),
     )
 
 
@@ -81,6 +82,12 @@ def _annotation(root: Element, kind: str) -> str | None:
         if annotation.get("type") == kind:
             return (annotation.text or "").strip() or None
     return None
+
+
+def _handedness(text: str | None) -> Handedness | None:
+    if text is not None and text not in Handedness.__members__.values():
+        raise InkmlError(f'handedness is "{text}"; write left or right, or leave it out')
+    return None if text is None else Handedness(text)
 
 
 def _ruling_lines(root: Element) -> dict[Line, float]:

@@ -7,9 +7,10 @@ from typing import Any
 
 from jsonschema import Draft202012Validator
 
-from firstloop.core import packages
-from firstloop.core.families import Scheme
-from firstloop.core.letterforms import Hand
+from firstloop.core.errors import Data, PackageError
+from firstloop.core.letters import Hand, hand_package
+from firstloop.core.teaching import scheme_package
+from firstloop.core.teaching.families import Scheme
 
 LARGEST = 1_000_000
 """Bytes: a hand with eight ways for each letter has a tenth of this."""
@@ -17,22 +18,22 @@ LARGEST = 1_000_000
 
 def write_hand(hand: Hand) -> str:
     """A hand as the text of a file."""
-    return _text(packages.hand_data(hand))
+    return _text(hand_package.hand_data(hand))
 
 
 def write_scheme(scheme: Scheme) -> str:
     """A scheme as the text of a file."""
-    return _text(packages.scheme_data(scheme))
+    return _text(scheme_package.scheme_data(scheme))
 
 
 def read_hand(content: bytes) -> Hand:
     """The hand of a file; raises PackageError with every fault by its place."""
-    return packages.hand_from(_checked(content, "hand"))
+    return hand_package.hand_from(_checked(content, "hand"))
 
 
 def read_scheme(content: bytes) -> Scheme:
     """The scheme of a file; raises PackageError with every fault by its place."""
-    return packages.scheme_from(_checked(content, "scheme"))
+    return scheme_package.scheme_from(_checked(content, "scheme"))
 
 
 def schema(name: str) -> dict[str, Any]:
@@ -42,25 +43,25 @@ def schema(name: str) -> dict[str, Any]:
     return published
 
 
-def _text(data: packages.Data) -> str:
+def _text(data: Data) -> str:
     return json.dumps(data, indent=1, ensure_ascii=False) + "\n"
 
 
-def _checked(content: bytes, name: str) -> packages.Data:
+def _checked(content: bytes, name: str) -> Data:
     """The data of a file that fits its schema."""
     if len(content) > LARGEST:
-        raise packages.PackageError([("file", f"is larger than {LARGEST // 1000} kB")])
+        raise PackageError([("file", f"is larger than {LARGEST // 1000} kB")])
     try:
         data = json.loads(content)
     except (UnicodeDecodeError, json.JSONDecodeError, RecursionError) as error:
-        raise packages.PackageError([("file", f"is no JSON: {error}")]) from error
+        raise PackageError([("file", f"is no JSON: {error}")]) from error
     faults = sorted(
         ("/".join(map(str, fault.absolute_path)) or "file", fault.message)
         for fault in _validator(name).iter_errors(data)
     )
     if faults:
-        raise packages.PackageError(faults)
-    checked: packages.Data = data
+        raise PackageError(faults)
+    checked: Data = data
     return checked
 
 

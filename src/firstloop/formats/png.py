@@ -1,35 +1,47 @@
 """PNG out: a hand's contact sheet as a picture."""
 
+from collections.abc import Iterable
 from io import BytesIO
 
+import numpy as np
 from PIL import Image, ImageDraw
 
-from firstloop.core import sheet
-from firstloop.core.letterforms import Hand
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Line, Ruling
-from firstloop.formats.svg import INK, PAPER, PEN_WIDTH, PIXELS_PER_U, RULE, rule_width
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand
+from firstloop.core.letters.ruling import Rule, Ruling, rules
+from firstloop.core.text import specimen
+from firstloop.formats.svg import INK, PAPER, PEN_WIDTH, PIXELS_PER_U, RULE
 
 OVERSAMPLING = 3
 """Drawn this much larger and scaled down, for Pillow's lines have no soft edges."""
 
 
-def contact_sheet(hand: Hand, ruling: Ruling) -> bytes:
+def specimen_sheet(hand: Hand, ruling: Ruling) -> bytes:
     """The whole hand on one sheet, as a PNG file."""
-    laid = sheet.contact_sheet(hand, ruling)
+    laid = specimen.specimen_sheet(hand, ruling)
     scale = PIXELS_PER_U * OVERSAMPLING
-    size = (round(sheet.WIDTH * scale), round(laid.height * scale))
+    size = (round(specimen.WIDTH * scale), round(laid.height * scale))
     image = Image.new("RGB", size, PAPER)
     pen = ImageDraw.Draw(image)
     for base, lines in laid.rows:
-        for line in Line:
-            y = (base - ruling.height(line)) * scale
-            pen.line([(0, y), (size[0], y)], RULE, round(rule_width(line) * scale))
+        draw_rules(pen, rules(ruling, 0.0, specimen.WIDTH), base, scale)
         for points in lines:
             draw_line(pen, points * scale, base * scale, radius=PEN_WIDTH / 2 * scale)
     file = BytesIO()
     image.reduce(OVERSAMPLING).save(file, "PNG")
     return file.getvalue()
+
+
+def draw_rules(pen: ImageDraw.ImageDraw, ruled: Iterable[Rule], base: float, unit: float) -> None:
+    """Ruled lines, y up from `base` (u from the picture's top), so many pixels a u."""
+    for rule in ruled:
+        (x0, y0), (x1, y1) = rule.start, rule.end
+        weight = max(1, round(rule.weight * unit))
+        step = 2 * rule.dash if rule.dash else x1 - x0 + 1.0
+        for x in np.arange(x0, x1 + 1e-9, step).tolist():
+            end = min(x + rule.dash, x1) if rule.dash else x1
+            places = [(x * unit, (base - y0) * unit), (end * unit, (base - y1) * unit)]
+            pen.line(places, RULE, weight)
 
 
 def draw_line(pen: ImageDraw.ImageDraw, points: FloatArray, base: float, *, radius: float) -> None:

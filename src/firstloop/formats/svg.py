@@ -6,11 +6,11 @@ from xml.sax.saxutils import escape
 
 import numpy as np
 
-from firstloop.core import sheet
-from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.movement import movement_of
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Line, LineLook, Ruling
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand, Letter
+from firstloop.core.letters.pace import movement_of
+from firstloop.core.letters.ruling import Rule, Ruling, rules
+from firstloop.core.text import specimen
 
 INK, RULE, PAPER = "#1c2b45", "#7fb0ab", "#fffdf8"
 PEN_WIDTH = 0.09
@@ -20,22 +20,12 @@ MARGIN = 0.5
 """u around a letter or word."""
 
 
-def rule_width(line: Line) -> float:
-    """u: the base line is the strongest."""
-    return 0.03 if line is Line.BASE else 0.015
-
-
-def contact_sheet(hand: Hand, ruling: Ruling) -> str:
+def specimen_sheet(hand: Hand, ruling: Ruling) -> str:
     """The whole hand on one sheet, as an SVG document."""
-    laid = sheet.contact_sheet(hand, ruling)
-    rules = "".join(
-        f'<path d="M0 {base - ruling.height(line):.3f}H{sheet.WIDTH}" stroke="{RULE}" '
-        f'stroke-width="{rule_width(line)}"/>'
-        for base, _ in laid.rows
-        for line in Line
-    )
+    laid = specimen.specimen_sheet(hand, ruling)
+    lines = "".join(_rules(ruling, base, 0.0, specimen.WIDTH) for base, _ in laid.rows)
     pens = "".join(_pen(points, base) for base, lines in laid.rows for points in lines)
-    return _document(sheet.WIDTH, laid.height, laid.title, rules + pens)
+    return _document(specimen.WIDTH, laid.height, laid.title, lines + pens)
 
 
 def written(letter: Letter, *, animated: bool = False) -> str:
@@ -43,21 +33,15 @@ def written(letter: Letter, *, animated: bool = False) -> str:
 
     A reader who has asked for less motion sees it still.
     """
-    ruling = letter.ruling
     left, right, bottom, top = page_of(letter)
-    rules = "".join(
-        f'<path d="M0 {top - ruling.height(line):.3f}H{right - left:.3f}" stroke="{RULE}" '
-        f'stroke-width="{rule_width(line)}"{_dashes(ruling.look(line))}/>'
-        for line in Line
-        if ruling.look(line) is not LineLook.HIDDEN
-    )
+    lines = _rules(letter.ruling, top, 0.0, right - left)
     shift = np.array([-left, 0.0])
     pens = "".join(
         _pen(move.points + shift, top, f' id="m{at}" pathLength="1"' if animated else "")
         for at, move in enumerate(letter.moves)
     )
     motion = _motion(letter) if animated else ""
-    return _document(right - left, top - bottom, letter.name, motion + rules + pens)
+    return _document(right - left, top - bottom, letter.name, motion + lines + pens)
 
 
 def page_of(letter: Letter) -> tuple[float, float, float, float]:
@@ -97,11 +81,7 @@ def _slip_cell(cell: SlipCell, ruling: Ruling) -> str:
     base = ruling.top + 1.1
     middles = [(np.vstack(lines)[:, 0].min() + np.vstack(lines)[:, 0].max()) / 2
                for lines in (cell.model, cell.ink)]  # fmt: skip
-    rules = "".join(
-        f'<path d="M.2 {base - ruling.height(line):.3f}H{CELL_WIDTH - 0.2:g}" stroke="{RULE}" '
-        f'stroke-width="{rule_width(line)}"/>'
-        for line in Line
-    )
+    lines = _rules(ruling, base, 0.2, CELL_WIDTH - 0.2)
     should, is_ = (
         [line + np.array([CELL_WIDTH / 2 - middle, 0.0]) for line in lines]
         for middle, lines in zip(middles, (cell.model, cell.ink), strict=True)
@@ -114,11 +94,21 @@ def _slip_cell(cell: SlipCell, ruling: Ruling) -> str:
         f"{escape(text)}</text>"
         for at, size, text in ((0.45, 0.32, cell.heading), (0.82, 0.24, cell.what))
     )
-    return f'{rules}{model}{ink}<circle cx="{x:.3f}" cy="{base - y:.3f}" r=".1"/>{words}'
+    return f'{lines}{model}{ink}<circle cx="{x:.3f}" cy="{base - y:.3f}" r=".1"/>{words}'
 
 
-def _dashes(look: LineLook) -> str:
-    return ' stroke-dasharray=".16 .12"' if look is LineLook.DASHED else ""
+def _rules(ruling: Ruling, base: float, left: float, right: float) -> str:
+    """The ruled lines between two places, the base line so far down."""
+    return "".join(
+        f'<path d="M{x0:g} {base - y0:.3f}L{x1:.3f} {base - y1:.3f}" stroke="{RULE}" '
+        f'stroke-width="{rule.weight}"{_dashes(rule)}/>'
+        for rule in rules(ruling, left, right)
+        for (x0, y0), (x1, y1) in [(rule.start, rule.end)]
+    )
+
+
+def _dashes(rule: Rule) -> str:
+    return f' stroke-dasharray="{rule.dash}"' if rule.dash else ""
 
 
 def _motion(letter: Letter) -> str:

@@ -8,10 +8,11 @@ from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from firstloop.core.lesson import KINDS, Lesson, Step, StepKind
-from firstloop.core.letterforms import Hand, draw
-from firstloop.core.ruling import Line, LineLook, Ruling
-from firstloop.core.words import word_script
+from firstloop.core.letters import Hand, draw
+from firstloop.core.letters.ruling import Ruling, rules
+from firstloop.core.teaching.lesson import Lesson, Step
+from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.text.words import compose
 
 INK, RULE, SOFT = HexColor("#1c2b45"), HexColor("#7fb0ab"), HexColor("#5b6478")
 WIDTH, HEIGHT = A4
@@ -66,9 +67,9 @@ def _step(canvas: Canvas, step: Step, matter: str, y: float) -> None:
     canvas.drawRightString(MARGIN + 17 * mm, y, f"{step.minutes:g} min")
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 11)
-    canvas.drawString(MARGIN + 21 * mm, y, KINDS[step.kind].title)
+    canvas.drawString(MARGIN + 21 * mm, y, STEPS[step.kind].title)
     canvas.setFont(FONT, 11)
-    canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, matter or KINDS[step.kind].what))
+    canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, matter or STEPS[step.kind].what))
     if step.note:
         canvas.setFillColor(SOFT)
         canvas.setFont(FONT, 9)
@@ -86,15 +87,17 @@ def _fitted(canvas: Canvas, text: str) -> str:
 
 def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float) -> None:
     """What is new, written on the class's lines."""
-    for line in Line:
-        look = ruling.look(line)
-        if look is LineLook.HIDDEN:
-            continue
-        y = base + ruling.height(line) * X_HEIGHT
-        canvas.setStrokeColor(RULE)
-        canvas.setLineWidth(1.0 if line is Line.BASE else 0.5)
-        canvas.setDash([2, 2] if look is LineLook.DASHED else [])
-        canvas.line(MARGIN, y, WIDTH - MARGIN, y)
+    canvas.setStrokeColor(RULE)
+    for rule in rules(ruling, 0.0, (WIDTH - 2 * MARGIN) / X_HEIGHT):
+        (x0, y0), (x1, y1) = rule.start, rule.end
+        canvas.setLineWidth(rule.weight * X_HEIGHT)
+        canvas.setDash([rule.dash * X_HEIGHT] if rule.dash else [])
+        canvas.line(
+            MARGIN + x0 * X_HEIGHT,
+            base + y0 * X_HEIGHT,
+            MARGIN + x1 * X_HEIGHT,
+            base + y1 * X_HEIGHT,
+        )
     canvas.setDash([])
     canvas.setStrokeColor(INK)
     canvas.setLineCap(1)
@@ -102,7 +105,7 @@ def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float)
     canvas.setLineWidth(0.09 * X_HEIGHT)
     left = MARGIN + X_HEIGHT
     for part in text.split():
-        paths = draw(word_script(part, hand), hand.proportions, ruling).paths()
+        paths = draw(compose(part, hand).script, hand.proportions, ruling).paths()
         every = np.concatenate(paths)
         for path in paths:
             pen = canvas.beginPath()

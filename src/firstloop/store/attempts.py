@@ -1,181 +1,315 @@
-"""Attempts and judgements in and out of the record."""
+"""Attempts in and out of the record, always of one class; their ink is in a table of its own."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime
+from typing import Any
 
-from sqlalchemy import select
-from sqlalchemy.orm import Session, joinedload, selectinload
-
-from firstloop.core.checking.findings import DIMENSION_OF, Code, Dimension, Finding, Verdict
-from firstloop.core.limits import Stage
-from firstloop.core.ruling import Ruling
-from firstloop.store import classes
-from firstloop.store.ink_columns import columns_of, ink_from
-from firstloop.store.models import Attempt, FindingRow, Judgement, Pupil
-from firstloop.store.records import (
-    AttemptRecord,
-    Checked,
-    Help,
-    JudgementRecord,
-    NewAttempt,
-    NotInRecordError,
+from sqlalchemy import ForeignKey, Index, Select, func, insert, select, tuple_
+from sqlalchemy.orm import (
+    Mapped,
+    Session,
+    aliased,
+    joinedload,
+    mapped_column,
+    relationship,
+    selectinload,
 )
 
+from firstloop.core.checking.findings import Finding
+from firstloop.core.contract import Dimension, Stage, Verdict
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.task import Handedness, Help, Kind, Source, Task
+from firstloop.core.letters.ruling import Ruling
+from firstloop.store import inks, judged_hands, pupils
+from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.findings import FindingRow, columns_of, finding_from
+from firstloop.store.judged_hands import JudgedHand
+from firstloop.store.judgements import Judgement, judgement_from
+from firstloop.store.pupils import Pupil
+from firstloop.store.records import AttemptRecord, Checked, NewAttempt, NotInRecordError, Page
 
-def add(session: Session, new: NewAttempt) -> AttemptRecord:
-    """Keeps an attempt with its findings."""
-    if session.get(Pupil, new.pupil_id) is None:
-        raise NotInRecordError(f"there is no pupil {new.pupil_id} in the record")
-    row = Attempt(
-        pupil_id=new.pupil_id,
-        letter=new.letter,
-        hand=new.hand,
-        stage=new.stage,
-        ruling_top=new.ruling.top,
-        ruling_drop=new.ruling.drop,
-        help=new.help,
-        written_at=new.written_at,
-        ink=columns_of(new.ink),
+
+class Attempt(Base):
+    """Something written: what was asked for, how it is known, by which hand and on which lines it
+    was judged, and what the checker said of it. `day` is the school's own."""
+
+    __tablename__ = "attempt"
+    __table_args__ = (
+        Index("ix_attempt_letter_written_at", "letter", "written_at"),
+        Index("ix_attempt_pupil_id_letter_written_at", "pupil_id", "letter", "written_at"),
     )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"))
+    letter: Mapped[str]
+    kind: Mapped[str] = mapped_column(server_default="letter")
+    source: Mapped[str] = mapped_column(server_default="pen")
+    help: Mapped[str]
+    hand_id: Mapped[int] = mapped_column(ForeignKey("judged_hand.id"), index=True)
+    stage: Mapped[str] = mapped_column(server_default="developing")
+    ruling_top: Mapped[float]
+    ruling_drop: Mapped[float]
+    written_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    day: Mapped[date]
+    reads_as: Mapped[str]
+    way: Mapped[str]
+    direction: Mapped[str]
+    size: Mapped[str]
+    shape: Mapped[str]
+    say: Mapped[str]
+    checker: Mapped[str]
+    pupil: Mapped[Pupil] = relationship()
+    hand: Mapped[JudgedHand] = relationship()
+    findings: Mapped[list[FindingRow]] = relationship(
+        cascade="all, delete-orphan", order_by="FindingRow.position"
+    )
+    judgement: Mapped[Judgement | None] = relationship(cascade="all, delete-orphan")
+
+
+@dataclass(frozen=True, slots=True)
+class Which:
+    """Which attempts of a class: at a letter, by a child, of each child only the newest, only those
+    that the teacher has not looked at, only with something to mend."""
+
+    letter: str | None = None
+    pupil_id: int | None = None
+    newest: bool = False
+    unjudged: bool = False
+    to_mend: bool = False
+
+
+def add(session: Session, class_id: int, new: NewAttempt) -> AttemptRecord:
+    """Keeps an attempt with its findings; raises NotInRecordError for a child of another class."""
+    pupils.get(session, class_id, new.pupil_id)
+    row = Attempt(**_columns(new, judged_hands.keep(session, class_id, new.style)))
     _take_over(row, new.checked)
     session.add(row)
     session.flush()
     return _record(row)
 
 
-def replace_check(session: Session, attempt_id: int, again: Checked) -> AttemptRecord:
+def add_many(session: Session, class_id: int, new: Iterable[tuple[NewAttempt, Ink]]) -> int:
+    """Keeps many attempts with their ink at once; how many. The children are the class's: that is
+    not looked at one by one, nor is anything counted that is kept up. Standings are to be rebuilt.
+    """
+    known = list(new)
+    first_id = (session.scalar(select(func.max(Attempt.id))) or 0) + 1
+    styles = {one.style for one, _ in known}
+    hands = {style: judged_hands.keep(session, class_id, style) for style in styles}
+    rows, found = [], []
+    for at, (one, _) in enumerate(known, start=first_id):
+        rows.append({"id": at, **_columns(one, hands[one.style]), **_checked_columns(one.checked)})
+        found += [
+            {"attempt_id": at, **columns_of(place, finding)}
+            for place, finding in enumerate(one.checked.findings)
+        ]
+    if rows:
+        session.execute(insert(Attempt), rows)
+    inks.add_many(session, ((at, ink) for at, (_, ink) in enumerate(known, start=first_id)))
+    if found:
+        session.execute(insert(FindingRow), found)
+    return len(rows)
+
+
+def replace_check(
+    session: Session, class_id: int, attempt_id: int, again: Checked
+) -> AttemptRecord:
     """Puts what a later checker says in place of what was said; the teacher's word stays."""
-    row = _row(session, attempt_id)
+    row = row_in(session, class_id, attempt_id)
     _take_over(row, again)
     session.flush()
     return _record(row)
 
 
-def _take_over(row: Attempt, checked: Checked) -> None:
-    """What the checker says, into the row."""
-    row.reads_as, row.way = checked.reads_as, checked.way
-    row.say, row.checker = checked.say, checked.checker
-    row.findings = [_finding_row(at, finding) for at, finding in enumerate(checked.findings)]
-    for dimension, verdict in checked.verdicts.items():
-        setattr(row, dimension.value, verdict)
-
-
-def of_class(
-    session: Session, class_id: int, *, letters: Sequence[str] | None = None
-) -> list[AttemptRecord]:
-    """All attempts of a class, or those of some letters; the newest first."""
-    query = (
-        select(Attempt)
-        .join(Attempt.pupil)
-        .where(Pupil.class_id == class_id)
-        .options(
-            joinedload(Attempt.pupil),
-            selectinload(Attempt.findings),
-            selectinload(Attempt.judgement),
-        )
-        .order_by(Attempt.written_at.desc(), Attempt.id.desc())
-    )
-    if letters is not None:
-        query = query.where(Attempt.letter.in_(letters))
-    return [_record(row) for row in session.scalars(query)]
-
-
-def get(session: Session, attempt_id: int) -> AttemptRecord:
+def get(session: Session, class_id: int, attempt_id: int) -> AttemptRecord:
     """One attempt; raises NotInRecordError."""
-    return _record(_row(session, attempt_id))
+    return _record(row_in(session, class_id, attempt_id))
 
 
-def remove(session: Session, attempt_id: int) -> None:
-    """Deletes an attempt with everything that was said of it."""
-    session.delete(_row(session, attempt_id))
-
-
-def judge(session: Session, attempt_id: int, judgement: JudgementRecord) -> AttemptRecord:
-    """Sets the teacher's word on an attempt, in place of an earlier one."""
-    row = _row(session, attempt_id)
-    kept = row.judgement or Judgement(attempt_id=attempt_id)
-    kept.made_at, kept.note = judgement.made_at, judgement.note
-    for dimension in Dimension:
-        setattr(kept, dimension.value, judgement.verdicts.get(dimension))
-    row.judgement = kept
+def remove(session: Session, class_id: int, attempt_id: int) -> None:
+    """Deletes an attempt with everything that was said of it; raises NotInRecordError."""
+    session.delete(row_in(session, class_id, attempt_id))
     session.flush()
-    return _record(row)
 
 
-def withdraw_judgement(session: Session, attempt_id: int) -> AttemptRecord:
-    """Takes the teacher's word back; the checker's stands again."""
-    row = _row(session, attempt_id)
-    row.judgement = None
-    session.flush()
-    return _record(row)
+def page(
+    session: Session, class_id: int, which: Which, *, limit: int, after: str | None = None
+) -> Page:
+    """Some attempts of a class, and how many there are in all: the newest first, or where there is
+    one of each child, by the child's name.
+
+    `after` is the `next` of the page before.
+    """
+    wanted = _wanted(class_id, which)
+    total = session.scalar(select(func.count()).select_from(wanted.subquery())) or 0
+    if which.newest:
+        ids = wanted.join(Attempt.pupil).order_by(Pupil.name, Attempt.id)
+    else:
+        ids = wanted.order_by(Attempt.written_at.desc(), Attempt.id.desc())
+    if after is not None:
+        before, attempt_id = _place(after)
+        if which.newest:
+            ids = ids.where(tuple_(Pupil.name, Attempt.id) > (before, attempt_id))
+        else:
+            ids = ids.where(tuple_(Attempt.written_at, Attempt.id) < (_moment(before), attempt_id))
+    found = list(session.scalars(ids.limit(limit + 1)))
+    kept = found[:limit]
+    rows = session.scalars(_whole().where(Attempt.id.in_(kept)))
+    by_id = {row.id: row for row in rows}
+    attempts = tuple(_record(by_id[one]) for one in kept)
+    if len(found) <= limit:
+        return Page(attempts, total, None)
+    last = attempts[-1]
+    place = last.pupil.name if which.newest else last.attempt.written_at.isoformat()
+    return Page(attempts, total, f"{place} {last.id}")
 
 
-def _row(session: Session, attempt_id: int) -> Attempt:
+def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
+    """The attempts of a class that another checker has judged, the oldest first."""
+    rows = _of_class(class_id).where(Attempt.checker != checker).order_by(Attempt.id)
+    return list(session.scalars(rows))
+
+
+def some(session: Session, class_id: int, ids: Sequence[int]) -> list[AttemptRecord]:
+    """Attempts of a class by their ids, in no order."""
+    return [
+        _record(row)
+        for row in session.scalars(
+            _whole().join(Attempt.pupil).where(Pupil.class_id == class_id, Attempt.id.in_(ids))
+        )
+    ]
+
+
+def row_in(session: Session, class_id: int, attempt_id: int) -> Attempt:
+    """The row of an attempt of a class, for the tables that hang on it; raises NotInRecordError."""
     row = session.get(Attempt, attempt_id)
-    if row is None:
-        raise NotInRecordError(f"there is no attempt {attempt_id} in the record")
+    if row is None or row.pupil.class_id != class_id:
+        raise NotInRecordError(f"there is no attempt {attempt_id} in the class")
     return row
 
 
+def _of_class(class_id: int) -> Select[int]:
+    pupils_of_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    return select(Attempt.id).where(Attempt.pupil_id.in_(pupils_of_class))
+
+
+def _wanted(class_id: int, which: Which) -> Select[int]:
+    query = _of_class(class_id)
+    if which.letter is not None:
+        query = query.where(Attempt.letter == which.letter)
+    if which.pupil_id is not None:
+        query = query.where(Attempt.pupil_id == which.pupil_id)
+    if which.newest:
+        other = aliased(Attempt)
+        newest = (
+            select(other.id)
+            .where(other.pupil_id == Attempt.pupil_id, other.letter == Attempt.letter)
+            .order_by(other.written_at.desc(), other.id.desc())
+            .limit(1)
+            .scalar_subquery()
+        )
+        query = query.where(Attempt.id == newest)
+    if which.unjudged:
+        query = query.where(~Attempt.id.in_(select(Judgement.attempt_id)))
+    if which.to_mend:
+        held = [
+            func.coalesce(getattr(Judgement, one.value), getattr(Attempt, one.value))
+            for one in Dimension
+        ]
+        query = query.outerjoin(Judgement, Judgement.attempt_id == Attempt.id).where(
+            func.max(*(verdict == Verdict.NOT_YET for verdict in held))
+        )
+    return query
+
+
+def _place(after: str) -> tuple[str, int]:
+    """Where a page goes on; raises NotInRecordError for a place that is none."""
+    place, _, attempt_id = after.rpartition(" ")
+    if not attempt_id.isdecimal():
+        raise NotInRecordError(f'there is no page after "{after}"')
+    return place, int(attempt_id)
+
+
+def _moment(text: str) -> datetime:
+    try:
+        return datetime.fromisoformat(text)
+    except ValueError as error:
+        raise NotInRecordError(f'there is no page after "{text}"') from error
+
+
+def _whole() -> Select[Attempt]:
+    return select(Attempt).options(
+        joinedload(Attempt.pupil),
+        joinedload(Attempt.hand),
+        selectinload(Attempt.findings),
+        selectinload(Attempt.judgement),
+    )
+
+
+def _columns(new: NewAttempt, hand_id: int) -> dict[str, Any]:
+    """What was asked for and how it is known, as columns."""
+    return {
+        "pupil_id": new.pupil_id,
+        "letter": new.task.target,
+        "kind": new.task.kind.value,
+        "source": new.source.value,
+        "help": new.help.value,
+        "hand_id": hand_id,
+        "stage": new.task.stage.value,
+        "ruling_top": new.ruling.top,
+        "ruling_drop": new.ruling.drop,
+        "written_at": new.written_at,
+        "day": new.day,
+    }
+
+
+def _checked_columns(checked: Checked) -> dict[str, Any]:
+    """What the checker says, as columns; its findings have rows of their own."""
+    return {
+        "reads_as": checked.reads_as,
+        "way": checked.way,
+        "say": checked.say,
+        "checker": checked.checker,
+        **{dimension.value: verdict.value for dimension, verdict in checked.verdicts.items()},
+    }
+
+
+def _take_over(row: Attempt, checked: Checked) -> None:
+    """What the checker says, into the row."""
+    for name, value in _checked_columns(checked).items():
+        setattr(row, name, value)
+    row.findings = [
+        FindingRow(**columns_of(at, finding)) for at, finding in enumerate(checked.findings)
+    ]
+
+
 def _record(row: Attempt) -> AttemptRecord:
+    handedness = Handedness(row.pupil.handedness)
     return AttemptRecord(
         id=row.id,
-        pupil=classes.pupil_record(row.pupil),
+        pupil=pupils.record_of(row.pupil),
         attempt=NewAttempt(
             pupil_id=row.pupil_id,
-            letter=row.letter,
-            hand=row.hand,
-            stage=Stage(row.stage),
-            ruling=Ruling(row.ruling_top, row.ruling_drop),
+            task=Task(row.letter, Kind(row.kind), handedness, Stage(row.stage)),
+            source=Source(row.source),
             help=Help(row.help),
+            style=judged_hands.style_from(row.hand.style),
+            ruling=Ruling(row.ruling_top, row.ruling_drop),
             written_at=row.written_at,
-            ink=ink_from(row.ink),
+            day=row.day,
             checked=Checked(
                 reads_as=row.reads_as,
                 way=row.way,
                 verdicts={dimension: Verdict(getattr(row, dimension)) for dimension in Dimension},
-                findings=tuple(_finding(finding) for finding in row.findings),
+                findings=tuple(_known(finding_from(finding) for finding in row.findings)),
                 say=row.say,
                 checker=row.checker,
             ),
         ),
-        judgement=None if row.judgement is None else _judgement(row.judgement),
+        judgement=None if row.judgement is None else judgement_from(row.judgement),
     )
 
 
-def _judgement(row: Judgement) -> JudgementRecord:
-    said = {dimension: getattr(row, dimension) for dimension in Dimension}
-    verdicts = {dimension: Verdict(value) for dimension, value in said.items() if value}
-    return JudgementRecord(row.made_at, verdicts, row.note)
-
-
-def _finding_row(position: int, finding: Finding) -> FindingRow:
-    return FindingRow(
-        position=position,
-        code=finding.code,
-        severity=finding.severity,
-        stroke=finding.stroke,
-        move=finding.move,
-        measure=finding.measure,
-        limit=finding.limit,
-        unit=finding.unit,
-        note=finding.note,
-        say=finding.say,
-        other=finding.other,
-    )
-
-
-def _finding(row: FindingRow) -> Finding:
-    code = Code(row.code)
-    return Finding(
-        code=code,
-        dimension=DIMENSION_OF[code],
-        severity=Verdict(row.severity),
-        stroke=row.stroke,
-        move=row.move,
-        measure=row.measure,
-        limit=row.limit,
-        unit=row.unit,
-        note=row.note,
-        say=row.say,
-        other=row.other,
-    )
+def _known(values: Iterable[Finding | None]) -> Iterable[Finding]:
+    return (value for value in values if value is not None)

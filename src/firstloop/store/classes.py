@@ -1,17 +1,49 @@
-"""Classes and children in and out of the record."""
+"""Classes in and out of the record: how each writes, on which lines, by which order."""
 
+from dataclasses import asdict
 from typing import Any
 
-from sqlalchemy import select
-from sqlalchemy.orm import Session
+from sqlalchemy import JSON, select
+from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 
-from firstloop.core.limits import Stage
-from firstloop.core.ruling import Ruling, RulingKind
-from firstloop.core.style import Style, hand_of
-from firstloop.store import own_hands, own_words
-from firstloop.store.lessons import language_from
-from firstloop.store.models import Pupil, SchoolClass
-from firstloop.store.records import ClassRecord, Handedness, NotInRecordError, PupilRecord
+from firstloop.core.contract import Stage
+from firstloop.core.evidence.task import Handedness
+from firstloop.core.letters.ruling import Ruling, RulingKind
+from firstloop.core.letters.style import Style
+from firstloop.core.vocabulary.language import Language, Variety
+from firstloop.store import own_hands, own_phrases, pupils
+from firstloop.store.base import Base
+from firstloop.store.pupils import Pupil
+from firstloop.store.records import ClassRecord, NotInRecordError
+
+
+class SchoolClass(Base):
+    """A class with its style of writing, its ruling and its scheme of families.
+
+    Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
+    the school's own; `stage` says by which limits letters are checked. `language` holds what is not
+    as usual in dates and words.
+    """
+
+    __tablename__ = "school_class"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    hand: Mapped[str]
+    choices: Mapped[dict[str, str]] = mapped_column(JSON, server_default="{}")
+    slant_deg: Mapped[float | None]
+    width: Mapped[float | None]
+    branch: Mapped[float | None]
+    exit: Mapped[float | None]
+    ruling_top: Mapped[float]
+    ruling_drop: Mapped[float]
+    ruling_kind: Mapped[str] = mapped_column(server_default="four")
+    x_height_mm: Mapped[float]
+    scheme: Mapped[str] = mapped_column(server_default="movement")
+    stage: Mapped[str] = mapped_column(server_default="developing")
+    language: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
+    lesson_minutes: Mapped[int] = mapped_column(server_default="20")
+    pupils: Mapped[list[Pupil]] = relationship(cascade="all, delete-orphan", order_by="Pupil.name")
 
 
 def add(
@@ -21,7 +53,7 @@ def add(
     style: Style,
     ruling: Ruling,
     x_height_mm: float,
-    pupils: list[tuple[str, Handedness]],
+    children: list[tuple[str, Handedness]],
 ) -> ClassRecord:
     """Keeps a new class with its children."""
     row = SchoolClass(
@@ -29,10 +61,18 @@ def add(
         **_style_columns(style),
         **_ruling_columns(ruling),
         x_height_mm=x_height_mm,
-        pupils=[Pupil(name=name, handedness=handedness) for name, handedness in pupils],
+        pupils=[Pupil(name=name, handedness=handedness) for name, handedness in children],
     )
     session.add(row)
     session.flush()
+    return _record(session, row)
+
+
+def get(session: Session, class_id: int) -> ClassRecord:
+    """One class; raises NotInRecordError."""
+    row = session.get(SchoolClass, class_id)
+    if row is None:
+        raise NotInRecordError(f"there is no class {class_id} in the record")
     return _record(session, row)
 
 
@@ -64,29 +104,23 @@ def set_stage(session: Session, class_id: int, stage: Stage) -> ClassRecord:
     return _record(session, row)
 
 
-def set_pupil_stage(session: Session, pupil_id: int, stage: Stage | None) -> PupilRecord:
-    """Sets a child's own stage, or with None the class's again; raises NotInRecordError."""
-    row = _pupil_row(session, pupil_id)
-    row.stage = stage
+def set_scheme(session: Session, class_id: int, key: str) -> None:
+    """Sets the order that the class is taught by."""
+    session.get_one(SchoolClass, class_id).scheme = key
     session.flush()
-    return pupil_record(row)
 
 
-def pupil(session: Session, pupil_id: int) -> PupilRecord:
-    """One child; raises NotInRecordError."""
-    return pupil_record(_pupil_row(session, pupil_id))
+def set_language(session: Session, class_id: int, language: Language, minutes: int) -> None:
+    """Sets how the class writes dates and calls its stops, and how long its lessons are."""
+    row = session.get_one(SchoolClass, class_id)
+    row.language = asdict(language)
+    row.lesson_minutes = minutes
+    session.flush()
 
 
-def remove_pupil(session: Session, pupil_id: int) -> None:
-    """Deletes a child and all that they wrote."""
-    session.delete(_pupil_row(session, pupil_id))
-
-
-def _pupil_row(session: Session, pupil_id: int) -> Pupil:
-    row = session.get(Pupil, pupil_id)
-    if row is None:
-        raise NotInRecordError(f"there is no pupil {pupil_id} in the record")
-    return row
+def _language(data: dict[str, Any]) -> Language:
+    """A language as the record keeps it; what is not there is as usual."""
+    return Language(**{**data, "variety": Variety(data.get("variety", Variety.BRITISH))})
 
 
 def _style_columns(style: Style) -> dict[str, Any]:
@@ -116,24 +150,18 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         width=row.width,
         branch=row.branch,
         exit=row.exit,
+        own=own_hands.find(session, row.id, row.hand),
     )
     return ClassRecord(
         id=row.id,
         name=row.name,
         style=style,
-        hand=hand_of(style, own_hands.find(session, row.id, style.hand)),
         ruling=Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind)),
         x_height_mm=row.x_height_mm,
-        wording=own_words.find(session, row.id, style.hand),
+        wording=own_phrases.find(session, row.id, style.hand),
         scheme=row.scheme,
         stage=Stage(row.stage),
-        language=language_from(row.language),
+        language=_language(row.language),
         lesson_minutes=row.lesson_minutes,
-        pupils=tuple(pupil_record(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
+        pupils=tuple(pupils.record_of(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )
-
-
-def pupil_record(row: Pupil) -> PupilRecord:
-    """A row as what leaves the store."""
-    stage = None if row.stage is None else Stage(row.stage)
-    return PupilRecord(row.id, row.name, Handedness(row.handedness), stage)

@@ -1,19 +1,38 @@
-"""Lessons, what is taught, and the teacher's own words, in and out of the record."""
+"""Lessons in and out of the record, and what was written on the board in them."""
 
-from dataclasses import asdict
 from datetime import date, datetime
 from typing import Any
 
-from sqlalchemy import delete, select
-from sqlalchemy.orm import Session
+import cattrs
+from cattrs.preconf.json import make_converter
+from sqlalchemy import JSON, ForeignKey, Index, delete, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
 
-from firstloop.core.ink import Ink
-from firstloop.core.language import Language, Variety
-from firstloop.core.lesson import Lesson, Step, StepKind
-from firstloop.core.sounds import Word, word
-from firstloop.store.ink_columns import columns_of, ink_from
-from firstloop.store.models import LessonRow, OwnWord, SchoolClass, TaughtLetter
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.steps import StepKind
+from firstloop.formats.ink_json import ink_from, strokes_of
+from firstloop.store import upgrades
+from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.records import LessonRecord, NotInRecordError
+
+_CONVERTER: cattrs.Converter = make_converter()
+
+
+class LessonRow(Base):
+    """A lesson: what was planned, at which step the board is, when it was given, if it was; what is
+    written on the board, by kind of step."""
+
+    __tablename__ = "lesson"
+    __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    day: Mapped[date]
+    plan: Mapped[dict[str, Any]] = mapped_column(JSON)
+    step: Mapped[str | None]
+    given_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
+    written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}", deferred=True)
 
 
 def add(session: Session, class_id: int, day: date, lesson: Lesson) -> LessonRecord:
@@ -23,7 +42,7 @@ def add(session: Session, class_id: int, day: date, lesson: Lesson) -> LessonRec
             LessonRow.class_id == class_id, LessonRow.day == day, LessonRow.given_at.is_(None)
         )
     )
-    row = LessonRow(class_id=class_id, day=day, plan=_plan(lesson), at=0)
+    row = LessonRow(class_id=class_id, day=day, plan=_kept(lesson), written={})
     session.add(row)
     session.flush()
     return _record(row)
@@ -37,42 +56,25 @@ def get(session: Session, class_id: int, lesson_id: int) -> LessonRecord:
 def change(session: Session, class_id: int, lesson_id: int, lesson: Lesson) -> LessonRecord:
     """Keeps a lesson as it now is."""
     row = _row(session, class_id, lesson_id)
-    row.plan = _plan(lesson)
+    row.plan = _kept(lesson)
     session.flush()
     return _record(row)
 
 
-def go_to(session: Session, class_id: int, lesson_id: int, at: int) -> LessonRecord:
+def go_to(session: Session, class_id: int, lesson_id: int, at: StepKind) -> LessonRecord:
     """Remembers at which of its steps the board is."""
     row = _row(session, class_id, lesson_id)
-    row.at = at
+    row.step = at
     session.flush()
     return _record(row)
 
 
-def written(session: Session, class_id: int, lesson_id: int, kind: StepKind) -> Ink:
-    """What the teacher wrote on the board in a step."""
-    return ink_from(_row(session, class_id, lesson_id).written.get(kind, []))
-
-
-def keep_written(session: Session, class_id: int, lesson_id: int, kind: StepKind, ink: Ink) -> None:
-    """Keeps what is on the board in a step; no ink: it was wiped."""
-    row = _row(session, class_id, lesson_id)
-    others = {key: columns for key, columns in row.written.items() if key != kind}
-    row.written = others | ({kind.value: columns_of(ink)} if ink.strokes else {})
-    session.flush()
-
-
-def close(session: Session, class_id: int, lesson_id: int, now: datetime) -> LessonRecord:
-    """The lesson was given: what was new in it is taught from its day on."""
+def set_given(session: Session, class_id: int, lesson_id: int, now: datetime) -> LessonRecord:
+    """Remembers that a lesson was given."""
     row = _row(session, class_id, lesson_id)
     row.given_at = now
-    record = _record(row)
-    for letter in {letter for part in record.lesson.new for letter in part}:
-        if session.get(TaughtLetter, (class_id, letter)) is None:
-            session.add(TaughtLetter(class_id=class_id, letter=letter, since=row.day))
     session.flush()
-    return record
+    return _record(row)
 
 
 def remove(session: Session, class_id: int, lesson_id: int) -> None:
@@ -91,63 +93,23 @@ def between(session: Session, class_id: int, first: date, last: date) -> list[Le
     return [_record(row) for row in session.scalars(rows)]
 
 
-def taught(session: Session, class_id: int) -> dict[str, date]:
-    """The letters that are taught, and since when; the earliest first."""
-    rows = select(TaughtLetter).where(TaughtLetter.class_id == class_id)
-    found = {row.letter: row.since for row in session.scalars(rows)}
-    return dict(sorted(found.items(), key=lambda pair: (pair[1], pair[0])))
-
-
-def set_taught(session: Session, class_id: int, letters: set[str], today: date) -> None:
-    """Sets which letters are taught; those that are new to the list since today."""
-    known = taught(session, class_id)
-    session.execute(
-        delete(TaughtLetter).where(
-            TaughtLetter.class_id == class_id, TaughtLetter.letter.not_in(letters)
-        )
+def written(session: Session, class_id: int, lesson_id: int, kind: StepKind) -> Ink:
+    """What the teacher wrote on the board in a step."""
+    kept = _row(session, class_id, lesson_id).written
+    return ink_from(
+        stroke
+        for name, strokes in kept.items()
+        if upgrades.step_kind(name) is kind
+        for stroke in strokes
     )
-    session.add_all(
-        TaughtLetter(class_id=class_id, letter=letter, since=today)
-        for letter in sorted(letters - set(known))
-    )
+
+
+def keep_written(session: Session, class_id: int, lesson_id: int, kind: StepKind, ink: Ink) -> None:
+    """Keeps what is on the board in a step; no ink: it was wiped."""
+    row = _row(session, class_id, lesson_id)
+    others = {k: strokes for k, strokes in row.written.items() if upgrades.step_kind(k) is not kind}
+    row.written = others | ({kind.value: strokes_of(ink)} if ink.strokes else {})
     session.flush()
-
-
-def own_words(session: Session, class_id: int) -> tuple[Word, ...]:
-    """The words that the teacher has added."""
-    rows = select(OwnWord.noted).where(OwnWord.class_id == class_id).order_by(OwnWord.noted)
-    return tuple(word(noted) for noted in session.scalars(rows))
-
-
-def add_own_word(session: Session, class_id: int, noted: str) -> Word:
-    """Keeps a word of the teacher's; raises WordError."""
-    added = word(noted)
-    if session.get(OwnWord, (class_id, noted)) is None:
-        session.add(OwnWord(class_id=class_id, noted=noted))
-        session.flush()
-    return added
-
-
-def remove_own_word(session: Session, class_id: int, text: str) -> None:
-    """Deletes a word of the teacher's, however it is noted."""
-    rows = session.scalars(select(OwnWord).where(OwnWord.class_id == class_id)).all()
-    for row in rows:
-        if word(row.noted).text == text:
-            session.delete(row)
-    session.flush()
-
-
-def set_language(session: Session, class_id: int, language: Language, minutes: int) -> None:
-    """Sets how the class writes dates and calls its stops, and how long its lessons are."""
-    row = session.get_one(SchoolClass, class_id)
-    row.language = asdict(language)
-    row.lesson_minutes = minutes
-    session.flush()
-
-
-def language_from(data: dict[str, Any]) -> Language:
-    """A language as the record keeps it; what is not there is as usual."""
-    return Language(**{**data, "variety": Variety(data.get("variety", Variety.BRITISH))})
 
 
 def _row(session: Session, class_id: int, lesson_id: int) -> LessonRow:
@@ -157,20 +119,15 @@ def _row(session: Session, class_id: int, lesson_id: int) -> LessonRow:
     return row
 
 
+def _kept(lesson: Lesson) -> dict[str, Any]:
+    return {**_CONVERTER.unstructure(lesson), "version": upgrades.PLAN_VERSION}
+
+
 def _record(row: LessonRow) -> LessonRecord:
-    return LessonRecord(row.id, row.day, _lesson(row.plan), row.at, row.given_at)
-
-
-def _plan(lesson: Lesson) -> dict[str, Any]:
-    return asdict(lesson)
-
-
-def _lesson(data: dict[str, Any]) -> Lesson:
-    return Lesson(
-        new=tuple(data["new"]),
-        minutes=data["minutes"],
-        steps=tuple(Step(**{**step, "kind": StepKind(step["kind"])}) for step in data["steps"]),
-        look_back=tuple(data["look_back"]),
-        words=tuple(data["words"]),
-        sentence=data["sentence"],
+    return LessonRecord(
+        id=row.id,
+        day=row.day,
+        lesson=_CONVERTER.structure(upgrades.plan(row.plan), Lesson),
+        at=None if row.step is None else upgrades.step_kind(row.step),
+        given_at=row.given_at,
     )

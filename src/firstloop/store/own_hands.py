@@ -3,12 +3,23 @@
 import json
 from functools import lru_cache
 
-from sqlalchemy import Select, delete, select
-from sqlalchemy.orm import Session
+from sqlalchemy import ForeignKey, Select, UniqueConstraint, delete, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
 
-from firstloop.core import packages
-from firstloop.core.letterforms import Hand
-from firstloop.store.models import OwnHand
+from firstloop.core.letters import Hand, hand_package
+from firstloop.store.base import Base
+
+
+class OwnHand(Base):
+    """A hand that the school has brought along: the text of its file."""
+
+    __tablename__ = "own_hand"
+    __table_args__ = (UniqueConstraint("class_id", "name"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    name: Mapped[str]
+    package: Mapped[str]
 
 
 def names(session: Session, class_id: int) -> list[str]:
@@ -26,7 +37,7 @@ def find(session: Session, class_id: int, name: str) -> Hand | None:
 def keep(session: Session, class_id: int, hand: Hand) -> None:
     """Keeps a hand; one of the same name is replaced."""
     row = session.scalar(_named(class_id, hand.name)) or OwnHand(class_id=class_id, name=hand.name)
-    row.package = json.dumps(packages.hand_data(hand), ensure_ascii=False)
+    row.package = json.dumps(hand_package.hand_data(hand), ensure_ascii=False)
     session.add(row)
     session.flush()
 
@@ -43,4 +54,4 @@ def _named(class_id: int, name: str) -> Select[OwnHand]:
 @lru_cache(maxsize=8)
 def _hand(package: str) -> Hand:
     """The same text gives the same hand, so that what is computed from it is computed once."""
-    return packages.hand_from(json.loads(package))
+    return hand_package.hand_from(json.loads(package))

@@ -1,14 +1,26 @@
-"""The teacher's own schemes of families, and which scheme the class follows."""
+"""The teacher's own schemes of families."""
 
-from sqlalchemy import select
-from sqlalchemy.orm import Session
+from typing import Any
 
-from firstloop.core import packages
-from firstloop.core.families import Scheme
-from firstloop.core.letterforms import Hand
-from firstloop.core.schemes import BUILT_IN
-from firstloop.store.models import OwnScheme, SchoolClass
+from sqlalchemy import JSON, ForeignKey, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
+
+from firstloop.core.teaching import scheme_package
+from firstloop.core.teaching.families import Scheme
+from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError
+
+
+class OwnScheme(Base):
+    """A scheme of families that the teacher has made; `data` is what its file would hold."""
+
+    __tablename__ = "own_scheme"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), index=True
+    )
+    data: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 
 def names(session: Session, class_id: int) -> list[tuple[str, str]]:
@@ -17,16 +29,14 @@ def names(session: Session, class_id: int) -> list[tuple[str, str]]:
     return [(str(row.id), row.data["name"]) for row in session.scalars(rows)]
 
 
-def find(session: Session, class_id: int, key: str, hand: Hand) -> Scheme:
-    """A scheme, built in or own, for a hand; raises NotInRecordError."""
-    if key in BUILT_IN:
-        return BUILT_IN[key](hand)
-    return packages.scheme_from(_row(session, class_id, key).data)
+def get(session: Session, class_id: int, key: str) -> Scheme:
+    """A scheme of the teacher's own; raises NotInRecordError."""
+    return scheme_package.scheme_from(_row(session, class_id, key).data)
 
 
 def add(session: Session, class_id: int, scheme: Scheme) -> str:
     """Keeps a new scheme; its key."""
-    row = OwnScheme(class_id=class_id, data=packages.scheme_data(scheme))
+    row = OwnScheme(class_id=class_id, data=scheme_package.scheme_data(scheme))
     session.add(row)
     session.flush()
     return str(row.id)
@@ -34,24 +44,13 @@ def add(session: Session, class_id: int, scheme: Scheme) -> str:
 
 def change(session: Session, class_id: int, key: str, scheme: Scheme) -> None:
     """Keeps a scheme in place of what it was; raises NotInRecordError."""
-    _row(session, class_id, key).data = packages.scheme_data(scheme)
+    _row(session, class_id, key).data = scheme_package.scheme_data(scheme)
     session.flush()
 
 
 def remove(session: Session, class_id: int, key: str) -> None:
-    """Forgets a scheme; a class that followed it follows the movements again."""
+    """Forgets a scheme; raises NotInRecordError."""
     session.delete(_row(session, class_id, key))
-    school_class = session.get_one(SchoolClass, class_id)
-    if school_class.scheme == key:
-        school_class.scheme = "movement"
-    session.flush()
-
-
-def follow(session: Session, class_id: int, key: str) -> None:
-    """Makes a scheme the one that the class is taught by; raises NotInRecordError."""
-    if key not in BUILT_IN:
-        _row(session, class_id, key)
-    session.get_one(SchoolClass, class_id).scheme = key
     session.flush()
 
 

@@ -2,38 +2,23 @@
 
 from dataclasses import dataclass
 from datetime import date, datetime
-from enum import StrEnum
 
-from firstloop.core.checking.findings import Dimension, Finding, Result, Verdict
+from firstloop.core.checking.findings import Finding, Result
+from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.ink import Ink
-from firstloop.core.language import Language
-from firstloop.core.lesson import Lesson
-from firstloop.core.letterforms import Hand
-from firstloop.core.limits import Stage
-from firstloop.core.phrases import Wording
-from firstloop.core.ruling import Ruling
-from firstloop.core.style import Style
+from firstloop.core.evidence.task import Handedness, Help, Source, Task
+from firstloop.core.letters import Hand
+from firstloop.core.letters.phrases import Wording
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.standing import Standing
+from firstloop.core.teaching.steps import StepKind
+from firstloop.core.vocabulary.language import Language
 
 
 class NotInRecordError(FirstLoopError):
     """Something was asked for that the record does not hold."""
-
-
-class Handedness(StrEnum):
-    """The hand a child writes with."""
-
-    LEFT = "left"
-    RIGHT = "right"
-
-
-class Help(StrEnum):
-    """How much help there was while writing; from the most to the least."""
-
-    TRACE = "trace"
-    FINISH = "finish"
-    COPY = "copy"
-    RECALL = "recall"
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,13 +34,12 @@ class PupilRecord:
 
 @dataclass(frozen=True, slots=True)
 class ClassRecord:
-    """A class: its hand as its style has it, its ruling, what is said of moves in it, its
-    scheme's key and its children, by name."""
+    """A class: its style, its ruling, what is said of moves in it, its scheme's key and its
+    children, by name."""
 
     id: int
     name: str
     style: Style
-    hand: Hand
     ruling: Ruling
     x_height_mm: float
     wording: Wording
@@ -65,6 +49,11 @@ class ClassRecord:
     lesson_minutes: int
     pupils: tuple[PupilRecord, ...]
 
+    @property
+    def hand(self) -> Hand:
+        """The hand as the class writes it."""
+        return hand_of(self.style)
+
 
 @dataclass(frozen=True, slots=True)
 class LessonRecord:
@@ -73,7 +62,7 @@ class LessonRecord:
     id: int
     day: date
     lesson: Lesson
-    at: int
+    at: StepKind | None
     given_at: datetime | None
 
 
@@ -112,24 +101,51 @@ class Checked:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class NewAttempt:
-    """One written letter, and what the checker says of it, before it is kept."""
+    """Something written: what was asked for and how, by which hand and on which lines it was
+    judged, and what the checker says. `day` is the school's own."""
 
     pupil_id: int
-    letter: str
-    hand: str
-    stage: Stage
-    ruling: Ruling
+    task: Task
+    source: Source
     help: Help
+    style: Style
+    ruling: Ruling
     written_at: datetime
-    ink: Ink
+    day: date
     checked: Checked
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class AttemptRecord:
-    """A kept attempt, and the teacher's judgement of it where there is one."""
+    """A kept attempt, and the teacher's judgement of it where there is one. Its ink is apart."""
 
     id: int
     pupil: PupilRecord
     attempt: NewAttempt
     judgement: JudgementRecord | None
+
+    @property
+    def held(self) -> dict[Dimension, Verdict]:
+        """The verdicts that count: the teacher's word always wins over the checker."""
+        return {
+            **self.attempt.checked.verdicts,
+            **(self.judgement.verdicts if self.judgement else {}),
+        }
+
+
+@dataclass(frozen=True, slots=True)
+class Page:
+    """Some of a list: its attempts, how many the whole list has, and from where it goes on."""
+
+    attempts: tuple[AttemptRecord, ...]
+    total: int
+    next: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class LetterStanding:
+    """How one letter of a child stands."""
+
+    pupil_id: int
+    letter: str
+    dimensions: dict[Dimension, Standing]

@@ -1,86 +1,109 @@
 /** The lesson: today, what is planned, what the board shows and keeps. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
 
-import {
-  api,
-  type BoardInk,
-  type Language,
-  type LessonIn,
-  type NewLesson,
-  type StepKind,
-} from "./client";
-import { keys } from "./keys";
+import { $api, exact } from "./client";
+import type { BoardInk, LessonOut, LetterDrawing, paths, StepKind } from "./schema";
+
+/** What a teacher does to a lesson, one thing at a time. */
+export type LessonChange =
+  paths["/api/plan/lessons/{lesson_id}/changes"]["post"]["requestBody"]["content"]["application/json"];
+
+const todayQuery = $api.queryOptions("get", "/api/plan/today");
 
 /** A line of text in the class's hand, or the one beside it, word by word. */
 export function useText(text: string, { otherHand = false } = {}) {
-  return useQuery({
-    queryKey: keys.text(text, otherHand),
-    queryFn: () => api.text(text, otherHand),
-    enabled: text !== "",
-    staleTime: Infinity,
-  });
+  return $api.useQuery(
+    "get",
+    "/api/show/text",
+    { params: { query: { text, other_hand: otherHand } } },
+    { enabled: text !== "", staleTime: Infinity, select: exact<LetterDrawing[]> },
+  );
 }
 
 export function useToday() {
-  return useQuery({ queryKey: keys.today, queryFn: api.today });
+  return $api.useQuery("get", "/api/plan/today");
+}
+
+/** The lesson that would be planned; the last one stays until the next is there. */
+export function useProposal(parts: string[], minutes: number) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/lessons/proposal",
+    { params: { query: { new: parts, minutes } } },
+    { enabled: parts.length > 0, placeholderData: keepPreviousData },
+  );
 }
 
 /** Whatever changes the lesson of today, the week, or what is taught. */
-function useChangeOfToday<Sent, Body>(mutationFn: (sent: Sent) => Promise<Body>) {
+function useTodayChanged() {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn,
-    onSuccess: () => queries.invalidateQueries({ queryKey: keys.today }),
-  });
+  return {
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: todayQuery.queryKey }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/plan/lessons/proposal"] }),
+      ]),
+  };
 }
 
-export const usePlanLesson = () => useChangeOfToday((sent: NewLesson) => api.planLesson(sent));
-export const useDeleteLesson = () => useChangeOfToday((id: number) => api.deleteLesson(id));
-export const useSetLanguage = () => useChangeOfToday((sent: Language) => api.setLanguage(sent));
-export const useSetTaught = () => useChangeOfToday((letters: string[]) => api.setTaught(letters));
-export const useCloseLesson = () => useChangeOfToday((id: number) => api.closeLesson(id));
+export const usePlanLesson = () => $api.useMutation("post", "/api/plan/lessons", useTodayChanged());
+export const useDeleteLesson = () =>
+  $api.useMutation("delete", "/api/plan/lessons/{lesson_id}", useTodayChanged());
+export const useSetLanguage = () =>
+  $api.useMutation("put", "/api/plan/language", useTodayChanged());
+export const useSetTaught = () => $api.useMutation("put", "/api/plan/taught", useTodayChanged());
+export const useCloseLesson = () =>
+  $api.useMutation("post", "/api/show/lessons/{lesson_id}/close", useTodayChanged());
 
-/** Keeps a lesson as it now is; changes are sent one after another, in the order they were made. */
+/** Sends what the teacher did to a lesson; the answer is the lesson as it is then. */
 export function useChangeLesson(id: number) {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (lesson: LessonIn) => api.changeLesson(id, lesson),
-    scope: { id: `lesson ${String(id)}` },
-    onSuccess: (lesson) => {
-      queries.setQueryData(
-        keys.today,
-        (today: Awaited<ReturnType<typeof api.today>> | undefined) => today && { ...today, lesson },
-      );
+  const sending = $api.useMutation("post", "/api/plan/lessons/{lesson_id}/changes", {
+    scope: { id: `lesson ${String(id)}` }, // one after another, in the order they were made
+    onSuccess: (lesson: LessonOut) => {
+      queries.setQueryData(todayQuery.queryKey, (today) => today && { ...today, lesson });
     },
   });
+  const change = (body: LessonChange) => {
+    sending.mutate({ params: { path: { lesson_id: id } }, body });
+  };
+  return { ...sending, change };
 }
 
 export function useGoTo(id: number) {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (at: number) => api.goTo(id, at),
+  return $api.useMutation("put", "/api/show/lessons/{lesson_id}/place", {
     scope: { id: `place ${String(id)}` },
-    onSuccess: () => queries.invalidateQueries({ queryKey: keys.today, refetchType: "none" }),
+    onSuccess: () =>
+      queries.invalidateQueries({ queryKey: todayQuery.queryKey, refetchType: "none" }),
   });
 }
 
+const writtenQuery = (lesson_id: number, kind: StepKind) =>
+  $api.queryOptions(
+    "get",
+    "/api/show/lessons/{lesson_id}/written/{kind}",
+    { params: { path: { lesson_id, kind } } },
+    { staleTime: Infinity },
+  );
+
 /** What the teacher wrote on the board in a step. */
-export function useWritten(lesson: number, kind: StepKind) {
-  return useQuery({
-    queryKey: keys.written(lesson, kind),
-    queryFn: () => api.written(lesson, kind),
-    staleTime: Infinity,
-  });
+export function useWritten(lesson_id: number, kind: StepKind) {
+  return $api.useQuery(
+    "get",
+    "/api/show/lessons/{lesson_id}/written/{kind}",
+    { params: { path: { lesson_id, kind } } },
+    { staleTime: Infinity, select: exact<BoardInk> },
+  );
 }
 
 /** Keeps what is on the board; it stays on the board whether or not that works. */
 export function useKeepWritten(lesson: number, kind: StepKind) {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (ink: BoardInk) => api.keepWritten(lesson, kind, ink),
+  return $api.useMutation("put", "/api/show/lessons/{lesson_id}/written/{kind}", {
     scope: { id: `written ${String(lesson)} ${kind}` },
-    onMutate: (ink) => {
-      queries.setQueryData(keys.written(lesson, kind), ink);
+    onMutate: ({ body }) => {
+      queries.setQueryData(writtenQuery(lesson, kind).queryKey, body);
     },
   });
 }

@@ -298,7 +298,7 @@ export interface paths {
         };
         /**
          * Get Attempts
-         * @description All attempts of a letter, the newest first.
+         * @description Attempts of a letter, the newest first.
          */
         get: operations["get_attempts"];
         put?: never;
@@ -417,7 +417,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plan/words": {
+    "/api/plan/phrases": {
         parameters: {
             query?: never;
             header?: never;
@@ -426,10 +426,10 @@ export interface paths {
         };
         get?: never;
         /**
-         * Put Own Words
+         * Put Own Phrase
          * @description Keeps the teacher's words for a move, in the class's hand.
          */
-        put: operations["put_own_words"];
+        put: operations["put_own_phrase"];
         post?: never;
         delete?: never;
         options?: never;
@@ -657,6 +657,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/lessons/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Proposal
+         * @description The lesson that would be planned; nothing is kept.
+         */
+        get: operations["get_proposal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/lessons": {
         parameters: {
             query?: never;
@@ -677,6 +697,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/lessons/{lesson_id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Lesson Change
+         * @description Keeps a lesson as the teacher has changed it.
+         */
+        post: operations["post_lesson_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/lessons/{lesson_id}": {
         parameters: {
             query?: never;
@@ -685,11 +725,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put Lesson
-         * @description Keeps a lesson as the teacher has it.
-         */
-        put: operations["put_lesson"];
+        put?: never;
         post?: never;
         /**
          * Delete Lesson
@@ -950,7 +986,7 @@ export interface components {
             letter: string;
             help: components["schemas"]["Help"];
             /** Strokes */
-            strokes: components["schemas"]["StrokeIn"][];
+            strokes: components["schemas"]["InkStroke"][];
         };
         /**
          * AttemptOut
@@ -962,6 +998,8 @@ export interface components {
             pupil: components["schemas"]["PupilOut"];
             /** Letter */
             letter: string;
+            kind: components["schemas"]["Kind"];
+            source: components["schemas"]["Source"];
             help: components["schemas"]["Help"];
             /**
              * Written At
@@ -981,12 +1019,24 @@ export interface components {
             judgement: components["schemas"]["JudgementOut"] | null;
         };
         /**
+         * AttemptPage
+         * @description Some attempts, the newest first; how many there are in all, and from where the next go on.
+         */
+        AttemptPage: {
+            /** Attempts */
+            attempts: components["schemas"]["AttemptOut"][];
+            /** Total */
+            total: number;
+            /** Next */
+            next: string | null;
+        };
+        /**
          * BoardInk
          * @description What the teacher has written on the board, from the first of its base lines.
          */
         BoardInk: {
             /** Strokes */
-            strokes: components["schemas"]["StrokeIn"][];
+            strokes: components["schemas"]["InkStroke"][];
         };
         /**
          * BroughtOut
@@ -1261,22 +1311,23 @@ export interface components {
         Handedness: "left" | "right";
         /**
          * Help
-         * @description How much help there was while writing; from the most to the least.
+         * @description How much help there was while writing, from the most to the least; in a word the letter
+         *     before it and the one after it ask for attention too.
          * @enum {string}
          */
-        Help: "trace" | "finish" | "copy" | "recall";
+        Help: "trace" | "finish" | "copy" | "recall" | "word";
         /**
          * InkStroke
-         * @description One pen-down. Points in u, y up; times in seconds where there are any.
+         * @description One pen-down: points [x, y, ms, force].
          */
         InkStroke: {
             /** Points */
             points: [
                 number,
-                number
+                number,
+                number | null,
+                number | null
             ][];
-            /** Times */
-            times: number[] | null;
         };
         /**
          * JudgementIn
@@ -1309,6 +1360,12 @@ export interface components {
             note: string;
         };
         /**
+         * Kind
+         * @description How much was written.
+         * @enum {string}
+         */
+        Kind: "letter" | "word" | "row" | "sequence" | "phrase" | "sentence" | "free";
+        /**
          * LanguageIn
          * @description How the class writes dates and what it calls the stop, and how long its lessons are.
          */
@@ -1322,31 +1379,50 @@ export interface components {
             minutes: number;
         };
         /**
-         * LessonIn
-         * @description A lesson as the teacher has it; `share_out` shares its minutes out anew among its steps.
+         * LessonMatterOut
+         * @description A lesson, planned or proposed: `parts` is what is new, to be shown in turn.
          */
-        LessonIn: {
+        LessonMatterOut: {
+            /** New */
+            new: string[];
+            /** Parts */
+            parts: string[];
+            /** Letters */
+            letters: string[];
             /** Minutes */
             minutes: number;
+            /** Spent */
+            spent: number;
             /** Steps */
-            steps: components["schemas"]["LessonStepIn"][];
+            steps: components["schemas"]["LessonStep"][];
             /** Look Back */
             look_back: string[];
             /** Words */
             words: string[];
-            /** Sentence */
-            sentence: string;
-            /**
-             * Share Out
-             * @default false
-             */
-            share_out: boolean;
+            sentence: components["schemas"]["SentenceOut"];
         };
         /**
          * LessonOut
-         * @description A lesson of a day.
+         * @description A lesson of a day; `at` is the step that the board is at.
          */
         LessonOut: {
+            /** New */
+            new: string[];
+            /** Parts */
+            parts: string[];
+            /** Letters */
+            letters: string[];
+            /** Minutes */
+            minutes: number;
+            /** Spent */
+            spent: number;
+            /** Steps */
+            steps: components["schemas"]["LessonStep"][];
+            /** Look Back */
+            look_back: string[];
+            /** Words */
+            words: string[];
+            sentence: components["schemas"]["SentenceOut"];
             /** Id */
             id: number;
             /**
@@ -1354,65 +1430,35 @@ export interface components {
              * Format: date
              */
             day: string;
-            /** New */
-            new: string[];
-            /** Minutes */
-            minutes: number;
-            /** Spent */
-            spent: number;
-            /** Steps */
-            steps: components["schemas"]["LessonStepOut"][];
-            /** Look Back */
-            look_back: string[];
-            /** Words */
-            words: string[];
-            sentence: components["schemas"]["SentenceOut"];
-            /** At */
-            at: number;
+            at: components["schemas"]["StepKind"] | null;
             /** Given */
             given: boolean;
         };
         /**
-         * LessonStepIn
-         * @description A step as the teacher has it.
+         * LessonStep
+         * @description A step: what is done in it, the ways in which the board can show it, what the class is told
+         *     to do and to write, and on how many rows.
          */
-        LessonStepIn: {
+        LessonStep: {
             kind: components["schemas"]["StepKind"];
             /** Minutes */
             minutes: number;
-            /**
-             * Skipped
-             * @default false
-             */
+            /** Skipped */
             skipped: boolean;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-        };
-        /**
-         * LessonStepOut
-         * @description A step, and what is done in it.
-         */
-        LessonStepOut: {
-            kind: components["schemas"]["StepKind"];
-            /** Minutes */
-            minutes: number;
-            /**
-             * Skipped
-             * @default false
-             */
-            skipped: boolean;
-            /**
-             * Note
-             * @default
-             */
+            /** Note */
             note: string;
             /** Title */
             title: string;
             /** What */
             what: string;
+            /** Showings */
+            showings: components["schemas"]["Showing"][];
+            /** Prompts */
+            prompts: string[];
+            /** Copy Text */
+            copy_text: string;
+            /** Rows */
+            rows: number;
         };
         /**
          * LetterAlternatives
@@ -1507,8 +1553,21 @@ export interface components {
             notes: string[];
         };
         /**
+         * MinutesRange
+         * @description How long a lesson may be, and what its steps are timed in.
+         */
+        MinutesRange: {
+            /** Shortest */
+            shortest: number;
+            /** Longest */
+            longest: number;
+            /** Step */
+            step: number;
+        };
+        /**
          * MoveDrawing
-         * @description A move to draw and to say. Points in u, y up.
+         * @description A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
+         *     where its number stands.
          */
         MoveDrawing: {
             kind: components["schemas"]["MoveKind"];
@@ -1519,6 +1578,11 @@ export interface components {
                 number,
                 number
             ][];
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            number: components["schemas"]["MoveNumber"];
         };
         /**
          * MoveKind
@@ -1526,6 +1590,38 @@ export interface components {
          * @enum {string}
          */
         MoveKind: "drop" | "rise" | "back" | "arch" | "arm" | "scoop" | "round" | "wheel" | "slope" | "cross" | "hook" | "curl" | "loop" | "lead-in" | "flick" | "dot";
+        /**
+         * MoveNumber
+         * @description Where a move's number stands, where its arrow, and which way that points (degrees, y up).
+         */
+        MoveNumber: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Arrow */
+            arrow: [
+                number,
+                number
+            ];
+            /** Heading Deg */
+            heading_deg: number;
+        };
+        /**
+         * MoveStep
+         * @description A step is moved so many places later, or with a negative number earlier.
+         */
+        MoveStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move";
+            kind: components["schemas"]["StepKind"];
+            /** By */
+            by: number;
+        };
         /**
          * MoveWordsOut
          * @description What is said of a move, what we would say, and whether it was changed for this place.
@@ -1563,20 +1659,26 @@ export interface components {
             why: string;
         };
         /**
-         * OwnWordIn
-         * @description A word of the teacher's, noted as words are: dots part sounds, brackets hold one together.
+         * NoteStep
+         * @description A note is put to a step.
          */
-        OwnWordIn: {
-            /** Noted */
-            noted: string;
+        NoteStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "note";
+            kind: components["schemas"]["StepKind"];
+            /** Note */
+            note: string;
         };
         /**
-         * OwnWordsIn
+         * OwnPhraseIn
          * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
          *
          *     Empty words: ours again.
          */
-        OwnWordsIn: {
+        OwnPhraseIn: {
             /** Key */
             key: string;
             /** Letter */
@@ -1593,6 +1695,14 @@ export interface components {
             move: number;
             /** Words */
             words: string;
+        };
+        /**
+         * OwnWordIn
+         * @description A word of the teacher's, noted as words are: dots part sounds, brackets hold one together.
+         */
+        OwnWordIn: {
+            /** Noted */
+            noted: string;
         };
         /**
          * PickedOut
@@ -1623,8 +1733,7 @@ export interface components {
          * @description At which of a lesson's steps the board is.
          */
         PlaceIn: {
-            /** At */
-            at: number;
+            at: components["schemas"]["StepKind"];
         };
         /**
          * Preview
@@ -1851,6 +1960,63 @@ export interface components {
             notes: string[];
         };
         /**
+         * SetSentence
+         * @description Another sentence.
+         */
+        SetSentence: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "sentence";
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * SetWords
+         * @description Other words in place of the lesson's own: a chain, or what they were before it.
+         */
+        SetWords: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "words";
+            /** Words */
+            words: string[];
+        };
+        /**
+         * ShareOut
+         * @description The minutes are shared out anew.
+         */
+        ShareOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "share_out";
+        };
+        /**
+         * Showing
+         * @description A way in which the board can show a step.
+         * @enum {string}
+         */
+        Showing: "shown" | "beside" | "memory" | "pairs" | "write";
+        /**
+         * SkipStep
+         * @description A step is left out or brought back; its minutes go to the others or come from them.
+         */
+        SkipStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "skip";
+            kind: components["schemas"]["StepKind"];
+            /** Skipped */
+            skipped: boolean;
+        };
+        /**
          * SlipPicture
          * @description One usual slip, named and drawn.
          */
@@ -1872,6 +2038,12 @@ export interface components {
                 number
             ][][];
         };
+        /**
+         * Source
+         * @description By what means an attempt is known: a pen's path, a picture of paper, or the teacher's eye.
+         * @enum {string}
+         */
+        Source: "pen" | "scan" | "eye";
         /**
          * Space
          * @description A space between two lines, from above.
@@ -1922,20 +2094,6 @@ export interface components {
             too_close: components["schemas"]["CloseOut"][];
         };
         /**
-         * StrokeIn
-         * @description One pen-down, as columns: x and y in u (y up, base line 0), t in seconds, f 0 to 1.
-         */
-        StrokeIn: {
-            /** X */
-            x: number[];
-            /** Y */
-            y: number[];
-            /** T */
-            t?: number[] | null;
-            /** F */
-            f?: number[] | null;
-        };
-        /**
          * StyleIn
          * @description How a class writes. What is null is the hand's own.
          */
@@ -1976,12 +2134,56 @@ export interface components {
             x_height_mm: number;
         };
         /**
+         * TakeLetter
+         * @description A letter to look back on is taken in or left out.
+         */
+        TakeLetter: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "look_back";
+            /** Letter */
+            letter: string;
+            /** There */
+            there: boolean;
+        };
+        /**
+         * TakeWord
+         * @description A word is taken in or left out.
+         */
+        TakeWord: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "word";
+            /** Text */
+            text: string;
+            /** There */
+            there: boolean;
+        };
+        /**
          * TaughtIn
          * @description The letters that are taught.
          */
         TaughtIn: {
             /** Letters */
             letters: string[];
+        };
+        /**
+         * TimeStep
+         * @description A step is given minutes of its own.
+         */
+        TimeStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "time";
+            kind: components["schemas"]["StepKind"];
+            /** Minutes */
+            minutes: number;
         };
         /**
          * TodayOut
@@ -1991,6 +2193,7 @@ export interface components {
             /** Date Text */
             date_text: string;
             language: components["schemas"]["LanguageIn"];
+            minutes_range: components["schemas"]["MinutesRange"];
             /** Taught */
             taught: string[];
             /** Next */
@@ -2058,6 +2261,109 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type Alternative = components['schemas']['Alternative'];
+export type AttemptIn = components['schemas']['AttemptIn'];
+export type AttemptOut = components['schemas']['AttemptOut'];
+export type AttemptPage = components['schemas']['AttemptPage'];
+export type BoardInk = components['schemas']['BoardInk'];
+export type BroughtOut = components['schemas']['BroughtOut'];
+export type ChainOut = components['schemas']['ChainOut'];
+export type ClassOut = components['schemas']['ClassOut'];
+export type CloseOut = components['schemas']['CloseOut'];
+export type Code = components['schemas']['Code'];
+export type CopyIn = components['schemas']['CopyIn'];
+export type CostOut = components['schemas']['CostOut'];
+export type DayOut = components['schemas']['DayOut'];
+export type Dimension = components['schemas']['Dimension'];
+export type DueOut = components['schemas']['DueOut'];
+export type FamilyIn = components['schemas']['FamilyIn'];
+export type FamilyOut = components['schemas']['FamilyOut'];
+export type FamilyPlace = components['schemas']['FamilyPlace'];
+export type FaultOut = components['schemas']['FaultOut'];
+export type FileIn = components['schemas']['FileIn'];
+export type FindingOut = components['schemas']['FindingOut'];
+export type FollowIn = components['schemas']['FollowIn'];
+export type Form = components['schemas']['Form'];
+export type GraphemeOut = components['schemas']['GraphemeOut'];
+export type GrowOut = components['schemas']['GrowOut'];
+export type HandChoice = components['schemas']['HandChoice'];
+export type Handedness = components['schemas']['Handedness'];
+export type Help = components['schemas']['Help'];
+export type InkStroke = components['schemas']['InkStroke'];
+export type JudgementIn = components['schemas']['JudgementIn'];
+export type JudgementOut = components['schemas']['JudgementOut'];
+export type Kind = components['schemas']['Kind'];
+export type LanguageIn = components['schemas']['LanguageIn'];
+export type LessonMatterOut = components['schemas']['LessonMatterOut'];
+export type LessonOut = components['schemas']['LessonOut'];
+export type LessonStep = components['schemas']['LessonStep'];
+export type LetterAlternatives = components['schemas']['LetterAlternatives'];
+export type LetterDrawing = components['schemas']['LetterDrawing'];
+export type LetterGroup = components['schemas']['LetterGroup'];
+export type LetterPage = components['schemas']['LetterPage'];
+export type LetterStanding = components['schemas']['LetterStanding'];
+export type Line = components['schemas']['Line'];
+export type LineLook = components['schemas']['LineLook'];
+export type LookedOut = components['schemas']['LookedOut'];
+export type MinutesRange = components['schemas']['MinutesRange'];
+export type MoveDrawing = components['schemas']['MoveDrawing'];
+export type MoveKind = components['schemas']['MoveKind'];
+export type MoveNumber = components['schemas']['MoveNumber'];
+export type MoveStep = components['schemas']['MoveStep'];
+export type MoveWordsOut = components['schemas']['MoveWordsOut'];
+export type NewLesson = components['schemas']['NewLesson'];
+export type NextOut = components['schemas']['NextOut'];
+export type NoteStep = components['schemas']['NoteStep'];
+export type OwnPhraseIn = components['schemas']['OwnPhraseIn'];
+export type OwnWordIn = components['schemas']['OwnWordIn'];
+export type PickedOut = components['schemas']['PickedOut'];
+export type Picture = components['schemas']['Picture'];
+export type PlaceIn = components['schemas']['PlaceIn'];
+export type Preview = components['schemas']['Preview'];
+export type PreviewIn = components['schemas']['PreviewIn'];
+export type Problem = components['schemas']['Problem'];
+export type Proportion = components['schemas']['Proportion'];
+export type ProportionsOut = components['schemas']['ProportionsOut'];
+export type ProposalOut = components['schemas']['ProposalOut'];
+export type PupilOut = components['schemas']['PupilOut'];
+export type PupilStageIn = components['schemas']['PupilStageIn'];
+export type PupilStanding = components['schemas']['PupilStanding'];
+export type PuzzleOut = components['schemas']['PuzzleOut'];
+export type Relative = components['schemas']['Relative'];
+export type RulingKind = components['schemas']['RulingKind'];
+export type RulingLine = components['schemas']['RulingLine'];
+export type SchemeIn = components['schemas']['SchemeIn'];
+export type SchemeList = components['schemas']['SchemeList'];
+export type SchemeName = components['schemas']['SchemeName'];
+export type SchemeOut = components['schemas']['SchemeOut'];
+export type SentenceIn = components['schemas']['SentenceIn'];
+export type SentenceOut = components['schemas']['SentenceOut'];
+export type SetSentence = components['schemas']['SetSentence'];
+export type SetWords = components['schemas']['SetWords'];
+export type ShareOut = components['schemas']['ShareOut'];
+export type Showing = components['schemas']['Showing'];
+export type SkipStep = components['schemas']['SkipStep'];
+export type SlipPicture = components['schemas']['SlipPicture'];
+export type SmallPicture = components['schemas']['SmallPicture'];
+export type Source = components['schemas']['Source'];
+export type Space = components['schemas']['Space'];
+export type SplitIn = components['schemas']['SplitIn'];
+export type Stage = components['schemas']['Stage'];
+export type StageIn = components['schemas']['StageIn'];
+export type StepKind = components['schemas']['StepKind'];
+export type StepOut = components['schemas']['StepOut'];
+export type StyleIn = components['schemas']['StyleIn'];
+export type TakeLetter = components['schemas']['TakeLetter'];
+export type TakeWord = components['schemas']['TakeWord'];
+export type TaughtIn = components['schemas']['TaughtIn'];
+export type TimeStep = components['schemas']['TimeStep'];
+export type TodayOut = components['schemas']['TodayOut'];
+export type Variety = components['schemas']['Variety'];
+export type Verdict = components['schemas']['Verdict'];
+export type Verdicts = components['schemas']['Verdicts'];
+export type Where = components['schemas']['Where'];
+export type WordOut = components['schemas']['WordOut'];
+export type WordRow = components['schemas']['WordRow'];
 export type $defs = Record<string, never>;
 export interface operations {
     get_class: {
@@ -2694,7 +3000,14 @@ export interface operations {
     };
     get_attempts: {
         parameters: {
-            query?: never;
+            query?: {
+                pupil?: number | null;
+                newest?: boolean;
+                unjudged?: boolean;
+                to_mend?: boolean;
+                limit?: number;
+                after?: string | null;
+            };
             header?: never;
             path: {
                 letter: string;
@@ -2709,7 +3022,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AttemptOut"][];
+                    "application/json": components["schemas"]["AttemptPage"];
                 };
             };
             /** @description Not in the record */
@@ -3032,7 +3345,7 @@ export interface operations {
             };
         };
     };
-    put_own_words: {
+    put_own_phrase: {
         parameters: {
             query?: never;
             header?: never;
@@ -3041,7 +3354,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OwnWordsIn"];
+                "application/json": components["schemas"]["OwnPhraseIn"];
             };
         };
         responses: {
@@ -3708,6 +4021,49 @@ export interface operations {
             };
         };
     };
+    get_proposal: {
+        parameters: {
+            query: {
+                new: string[];
+                minutes: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonMatterOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post_lesson: {
         parameters: {
             query?: never;
@@ -3752,7 +4108,7 @@ export interface operations {
             };
         };
     };
-    put_lesson: {
+    post_lesson_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -3763,7 +4119,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LessonIn"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"];
             };
         };
         responses: {

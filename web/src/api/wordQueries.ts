@@ -1,52 +1,67 @@
 /** Words: for a lesson, as games, and the teacher's own. */
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
 
-import { api } from "./client";
-import { keys } from "./keys";
+import { $api } from "./client";
 
 export function usePicker(part: string, untaught: number) {
-  return useQuery({
-    queryKey: keys.picker(part, untaught),
-    queryFn: () => api.picker(part, untaught),
-    placeholderData: keepPreviousData,
-  });
+  return $api.useQuery(
+    "get",
+    "/api/plan/picker",
+    { params: { query: { new: part, untaught } } },
+    { placeholderData: keepPreviousData },
+  );
 }
 
 export function useSentences(part: string) {
-  return useQuery({ queryKey: keys.sentences(part), queryFn: () => api.sentences(part) });
+  return $api.useQuery("get", "/api/plan/sentences", { params: { query: { new: part } } });
 }
 
-/** A chain of words from one to another; or without an end, of so many words. */
-export function useChain(start: string, end: string, length: number, allLetters: boolean) {
-  return useQuery({
-    queryKey: keys.chain(start, end, length, allLetters),
-    queryFn: () =>
-      end === "" ? api.chain(start, length, allLetters) : api.chainTo(start, end, allLetters),
-    enabled: start !== "" || end === "",
-    placeholderData: keepPreviousData,
-  });
+/** A chain of so many words; from a word, or if that is empty from wherever there is one. */
+export function useChain(start: string, length: number, all_letters: boolean, enabled: boolean) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/chain",
+    { params: { query: { start: start || null, length, all_letters } } },
+    { enabled, placeholderData: keepPreviousData },
+  );
 }
 
-export function useMissingPairs(allLetters: boolean) {
-  return useQuery({
-    queryKey: keys.missingPairs(allLetters),
-    queryFn: () => api.missingPairs(allLetters),
-    placeholderData: keepPreviousData,
-  });
+/** The shortest chain from one word to another. */
+export function useChainTo(start: string, end: string, all_letters: boolean, enabled: boolean) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/chain/{end}",
+    { params: { path: { end }, query: { start, all_letters } } },
+    { enabled, placeholderData: keepPreviousData },
+  );
+}
+
+export function useMissingPairs(all_letters: boolean) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/missing-pairs",
+    { params: { query: { all_letters } } },
+    { placeholderData: keepPreviousData },
+  );
 }
 
 export function useOwnWords() {
-  return useQuery({ queryKey: keys.ownWords, queryFn: api.ownWords });
+  return $api.useQuery("get", "/api/plan/own-words");
 }
 
 /** The teacher's words go into every list of words. */
-function useChangeOfWords<Sent, Body>(mutationFn: (sent: Sent) => Promise<Body>) {
+function useWordsChanged() {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn,
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["words"] }),
-  });
+  const lists = ["picker", "chain", "chain/{end}", "missing-pairs", "own-words", "sentences"];
+  return {
+    onSuccess: () =>
+      Promise.all(
+        lists.map((list) => queries.invalidateQueries({ queryKey: ["get", `/api/plan/${list}`] })),
+      ),
+  };
 }
 
-export const useAddOwnWord = () => useChangeOfWords(api.addOwnWord);
-export const useRemoveOwnWord = () => useChangeOfWords(api.removeOwnWord);
+export const useAddOwnWord = () =>
+  $api.useMutation("post", "/api/plan/own-words", useWordsChanged());
+export const useRemoveOwnWord = () =>
+  $api.useMutation("delete", "/api/plan/own-words/{text}", useWordsChanged());

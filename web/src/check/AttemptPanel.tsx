@@ -1,7 +1,7 @@
 /** One attempt taken up: played again, what was seen, the one thing to say, the teacher's word. */
 import { Play } from "lucide-react";
 
-import type { Attempt, Letter } from "../api/client";
+import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/schema";
 import { InkOverModel } from "../ink/InkOverModel";
 import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
@@ -15,6 +15,7 @@ const HELP_WORDS: Record<Attempt["help"], string> = {
   finish: "from its starting dot",
   copy: "copied",
   recall: "from memory",
+  word: "in a word",
 };
 
 export function AttemptPanel({
@@ -32,9 +33,9 @@ export function AttemptPanel({
   return (
     <article
       aria-label={`${attempt.letter} by ${attempt.pupil.name}`}
-      className="sticky top-3 flex w-[27rem] shrink-0 flex-col gap-3 self-start border-l-2 border-rule pl-5"
+      className="flex shrink-0 flex-col gap-3 border-rule max-lg:border-b-2 max-lg:pb-3 lg:sticky lg:top-3 lg:w-[27rem] lg:self-start lg:border-l-2 lg:pl-5"
     >
-      <header className="flex items-baseline justify-between gap-3">
+      <header className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h1 className="text-xl font-bold">
           {attempt.pupil.name}: {attempt.letter}
         </h1>

@@ -1,25 +1,42 @@
 /** Check: the class's letters spread out as on a table; one is taken up and talked about. */
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
-import type { Attempt, Letter } from "../api/client";
-import { useAttempts, useLetter } from "../api/queries";
+import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/schema";
+import { type TableAsked, useTable } from "../api/attemptQueries";
+import { useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
+import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { LetterButton } from "../ui/LetterChoice";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { DIMENSIONS, VerdictMark } from "../ui/VerdictMark";
 import { AttemptPanel } from "./AttemptPanel";
-import { SPREADS, spread, type Spread } from "./spread";
+
+const SPREADS = [
+  { value: "newest", label: "Newest of each child" },
+  { value: "open", label: "Not looked at yet" },
+  { value: "mend", label: "To mend" },
+  { value: "all", label: "All" },
+] as const;
+
+type Spread = (typeof SPREADS)[number]["value"];
+
+const ASKED: Record<Spread, TableAsked> = {
+  newest: { newest: true },
+  open: { unjudged: true },
+  mend: { to_mend: true },
+  all: {},
+};
 
 export function CheckStation({ letter }: { letter: string }) {
-  const attempts = useAttempts(letter);
-  const drawing = useLetter(letter);
   const [search] = useSearchParams();
   const pupil = Number(search.get("pupil")) || undefined;
   const [which, setWhich] = useState<Spread>(pupil ? "all" : "newest");
-  const error = attempts.error ?? drawing.error;
+  const table = useTable(letter, { ...ASKED[which], ...(pupil ? { pupil } : {}) });
+  const drawing = useLetter(letter);
+  const failed = [table, drawing].find(({ isError }) => isError);
   return (
     <section className="flex min-h-0 flex-1 flex-col px-5 py-3" aria-label="Letters on the table">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -31,20 +48,46 @@ export function CheckStation({ letter }: { letter: string }) {
           </Link>
         ) : null}
       </div>
-      {error ? <ProblemNote error={error} retry={() => void attempts.refetch()} /> : null}
-      {attempts.isPending || drawing.isPending ? <Loading what="the letters" /> : null}
-      {attempts.data && drawing.data ? (
+      {failed ? <ProblemNote error={failed.error} retry={() => void failed.refetch()} /> : null}
+      {!failed && (table.isPending || drawing.isPending) ? <Loading what="the letters" /> : null}
+      {table.data && drawing.data ? (
         <Table
           key={`${which} ${pupil ?? ""}`}
-          attempts={spread(attempts.data, which, pupil)}
+          attempts={table.data.attempts}
+          all={which === "all"}
           letter={drawing.data}
-        />
+        >
+          {table.hasNextPage ? (
+            <Button
+              disabled={table.isFetchingNextPage}
+              onClick={() => void table.fetchNextPage()}
+              className="self-start"
+            >
+              {table.isFetchingNextPage ? "Fetching more …" : "More"}
+              <span className="font-normal text-soft">
+                {table.data.attempts.length} of {table.data.total}
+              </span>
+            </Button>
+          ) : null}
+        </Table>
       ) : null}
     </section>
   );
 }
 
-function Table({ attempts, letter }: { attempts: Attempt[]; letter: Letter }) {
+function Table({
+  attempts,
+  all,
+  letter,
+  children,
+}: {
+  attempts: Attempt[];
+  /** Whether nothing was left out: then an empty table means that nobody wrote. */
+  all: boolean;
+  letter: Letter;
+  /** What comes after the letters that are there. */
+  children: ReactNode;
+}) {
   const [chosen, setChosen] = useState<number | undefined>(attempts[0]?.id);
   const at = Math.max(
     0,
@@ -65,6 +108,7 @@ function Table({ attempts, letter }: { attempts: Attempt[]; letter: Letter }) {
       go(-1);
     },
   });
+  if (!current && !all) return <Empty>No letter {letter.letter} lies here. Look at all.</Empty>;
   if (!current) {
     return (
       <Empty>
@@ -77,21 +121,24 @@ function Table({ attempts, letter }: { attempts: Attempt[]; letter: Letter }) {
     );
   }
   return (
-    <div className="flex min-h-0 flex-1 gap-5">
-      <ul className="grid flex-1 auto-rows-min grid-cols-[repeat(auto-fill,minmax(168px,1fr))] gap-3">
-        {attempts.map((attempt) => (
-          <li key={attempt.id} id={`attempt-${attempt.id}`}>
-            <AttemptCard
-              attempt={attempt}
-              letter={letter}
-              chosen={attempt.id === current.id}
-              choose={() => {
-                setChosen(attempt.id);
-              }}
-            />
-          </li>
-        ))}
-      </ul>
+    <div className="flex min-h-0 flex-1 gap-5 max-lg:flex-col-reverse max-lg:justify-end">
+      <div className="flex min-w-0 flex-1 flex-col gap-3">
+        <ul className="grid auto-rows-min grid-cols-[repeat(auto-fill,minmax(132px,1fr))] sm:grid-cols-[repeat(auto-fill,minmax(168px,1fr))] gap-3">
+          {attempts.map((attempt) => (
+            <li key={attempt.id} id={`attempt-${attempt.id}`}>
+              <AttemptCard
+                attempt={attempt}
+                letter={letter}
+                chosen={attempt.id === current.id}
+                choose={() => {
+                  setChosen(attempt.id);
+                }}
+              />
+            </li>
+          ))}
+        </ul>
+        {children}
+      </div>
       <AttemptPanel
         key={current.id}
         attempt={current}

@@ -1,5 +1,5 @@
 /** What the checker saw, the most important first, with its limit. */
-import type { Attempt, Finding } from "../api/client";
+import type { AttemptOut as Attempt, FindingOut as Finding } from "../api/schema";
 import { VerdictMark } from "../ui/VerdictMark";
 
 export function FindingList({ attempt }: { attempt: Attempt }) {

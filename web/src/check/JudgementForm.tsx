@@ -2,8 +2,8 @@
 import { Check, Undo2 } from "lucide-react";
 import { useState } from "react";
 
-import type { Attempt, JudgementIn, Verdict } from "../api/client";
-import { useJudge } from "../api/queries";
+import type { AttemptOut as Attempt, JudgementIn, Verdict } from "../api/schema";
+import { useJudge, useWithdrawJudgement } from "../api/attemptQueries";
 import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { ProblemNote } from "../ui/states";
@@ -13,10 +13,12 @@ import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
 const CHOICES: readonly Verdict[] = ["secure", "nearly", "not_yet"];
 
 export function JudgementForm({ attempt, next }: { attempt: Attempt; next: () => void }) {
-  const judge = useJudge(attempt.letter);
+  const judge = useJudge();
+  const withdraw = useWithdrawJudgement();
+  const params = { path: { attempt_id: attempt.id } };
   const [otherwise, setOtherwise] = useState(hasOverruled(attempt));
-  const say = (said: JudgementIn | null) => {
-    judge.mutate({ id: attempt.id, said });
+  const say = (said: JudgementIn) => {
+    judge.mutate({ params, body: said });
   };
   const agree = () => {
     say({ note: attempt.judgement?.note ?? "" });
@@ -48,7 +50,7 @@ export function JudgementForm({ attempt, next }: { attempt: Attempt; next: () =>
         {attempt.judgement ? (
           <Button
             onClick={() => {
-              say(null);
+              withdraw.mutate({ params });
               setOtherwise(false);
             }}
           >
@@ -60,7 +62,9 @@ export function JudgementForm({ attempt, next }: { attempt: Attempt; next: () =>
         <p className="text-soft">You agreed with this.</p>
       ) : null}
       {otherwise ? <Overrule attempt={attempt} say={say} /> : null}
-      {judge.error ? <ProblemNote error={judge.error} /> : null}
+      {(judge.error ?? withdraw.error) ? (
+        <ProblemNote error={judge.error ?? withdraw.error} />
+      ) : null}
       <p className="text-sm text-soft">
         Keys: ← → the next letter · space replay · A agree · O otherwise
       </p>

@@ -1,8 +1,8 @@
 /** Grow: children by letters, the three verdicts of each as they stand. By name, never by rank. */
 import { Link } from "react-router";
 
-import type { Grow } from "../api/client";
-import { useGrow } from "../api/queries";
+import type { GrowOut as Grow } from "../api/schema";
+import { useGrow } from "../api/attemptQueries";
 import { ClassStage, PupilStage } from "./Stages";
 import { SmallLetter } from "../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../ui/states";
@@ -25,54 +25,69 @@ export function GrowStation() {
 
 function Standings({ grow }: { grow: Grow }) {
   return (
-    <table className="border-collapse">
-      <thead>
-        <tr className="border-b-2 border-rule-deep">
-          <th scope="col" className="py-1 pr-4 text-left align-bottom font-medium text-soft">
-            Child
-          </th>
-          {grow.letters.map((letter) => (
-            <th key={letter} scope="col" className="py-1 pr-10 text-left align-bottom">
-              <span className="sr-only">{letter}</span>
-              <SmallLetter letter={letter} className="h-12" />
+    // A table of two dimensions may scroll by itself; the page may not.
+    <div
+      role="region"
+      aria-label="Children by letters"
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- what scrolls must be reached
+      tabIndex={0}
+      className="relative overflow-x-auto outline-offset-[-3px]"
+    >
+      <table className="border-collapse">
+        <thead>
+          <tr className="border-b-2 border-rule-deep">
+            <th
+              scope="col"
+              className="sticky left-0 z-1 bg-paper py-1 pr-4 text-left align-bottom font-medium text-soft"
+            >
+              Child
             </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {grow.pupils.map(({ pupil, letters }) => (
-          <tr key={pupil.id} className="border-b border-rule/60 hover:bg-rule-wash/60">
-            <th scope="row" className="py-1.5 pr-10 text-left text-lg font-medium">
-              <span className="inline-flex items-baseline gap-2">
-                <span className="min-w-16">{pupil.name}</span>
-                <PupilStage pupil={pupil} />
-              </span>
-            </th>
-            {letters.map((standing) => (
-              <td key={standing.letter} className="py-1 pr-10">
-                {standing.attempts === 0 ? (
-                  <span className="text-soft">not written yet</span>
-                ) : (
-                  <Link
-                    to={`/check/${standing.letter}?pupil=${pupil.id}`}
-                    className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 hover:bg-leaf"
-                    aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
-                      ({ key, name }) =>
-                        `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,
-                    ).join(", ")}; ${standing.attempts} written`}
-                  >
-                    {DIMENSIONS.map(({ key, name }) => (
-                      <VerdictMark key={key} verdict={standing.verdicts[key]} label={name} />
-                    ))}
-                    <span className="text-sm text-soft">{standing.attempts} written</span>
-                  </Link>
-                )}
-              </td>
+            {grow.letters.map((letter) => (
+              <th key={letter} scope="col" className="py-1 pr-10 text-left align-bottom">
+                <span className="sr-only">{letter}</span>
+                <SmallLetter letter={letter} className="h-12" />
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {grow.pupils.map(({ pupil, letters }) => (
+            <tr key={pupil.id} className="border-b border-rule/60 hover:bg-rule-wash/60">
+              <th
+                scope="row"
+                className="sticky left-0 z-1 bg-paper py-1.5 pr-4 text-left text-lg font-medium sm:pr-10"
+              >
+                <span className="inline-flex items-baseline gap-x-2 max-sm:flex-col">
+                  <span className="min-w-16">{pupil.name}</span>
+                  <PupilStage pupil={pupil} />
+                </span>
+              </th>
+              {letters.map((standing) => (
+                <td key={standing.letter} className="py-1 pr-10">
+                  {standing.attempts === 0 ? (
+                    <span className="text-soft">not written yet</span>
+                  ) : (
+                    <Link
+                      to={`/check/${standing.letter}?pupil=${pupil.id}`}
+                      className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 hover:bg-leaf"
+                      aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
+                        ({ key, name }) =>
+                          `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,
+                      ).join(", ")}; ${standing.attempts} written`}
+                    >
+                      {DIMENSIONS.map(({ key, name }) => (
+                        <VerdictMark key={key} verdict={standing.verdicts[key]} label={name} />
+                      ))}
+                      <span className="text-sm text-soft">{standing.attempts} written</span>
+                    </Link>
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

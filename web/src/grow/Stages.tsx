@@ -1,5 +1,5 @@
 /** By which limits letters are checked: those of the class, and of a child who is further or not. */
-import type { Pupil, Stage } from "../api/client";
+import type { PupilOut as Pupil, Stage } from "../api/schema";
 import { useClassroom, useSetPupilStage, useSetStage } from "../api/queries";
 import { Choice } from "../ui/Choice";
 import { Pick } from "../ui/Pick";
@@ -18,7 +18,7 @@ const STAGES: readonly { value: Stage; label: string; what: string }[] = [
 export function ClassStage() {
   const classroom = useClassroom();
   const setStage = useSetStage();
-  const stage = setStage.variables ?? classroom.data?.stage;
+  const stage = setStage.variables?.body.stage ?? classroom.data?.stage;
   return (
     <div className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-1">
       <h2 className="font-medium">Letters are checked as</h2>
@@ -26,7 +26,9 @@ export function ClassStage() {
         label="Letters are checked as"
         value={stage}
         options={STAGES}
-        onChange={setStage.mutate}
+        onChange={(chosen) => {
+          setStage.mutate({ body: { stage: chosen } });
+        }}
       />
       <p className="text-soft">
         {STAGES.find(({ value }) => value === stage)?.what} Direction is held to alike at every
@@ -52,7 +54,10 @@ export function PupilStage({ pupil }: { pupil: Pupil }) {
       value={pupil.stage ?? AS_CLASS}
       options={OWN_STAGES}
       onChange={(chosen) => {
-        setStage.mutate({ id: pupil.id, stage: chosen === AS_CLASS ? null : chosen });
+        setStage.mutate({
+          params: { path: { pupil_id: pupil.id } },
+          body: { stage: chosen === AS_CLASS ? null : chosen },
+        });
       }}
     />
   );

@@ -1,5 +1,5 @@
 /** A child's ink on its lines, the letter it was to be faintly under it. */
-import type { Attempt, Letter } from "../api/client";
+import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/schema";
 import { boxOf, upTo, viewBoxOf, viewOf } from "./geometry";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";

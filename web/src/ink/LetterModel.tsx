@@ -1,7 +1,7 @@
 /** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
-import type { Letter, Point } from "../api/client";
+import type { LetterDrawing as Letter, MoveDrawing } from "../api/schema";
+import type { Point } from "./geometry";
 import { A_DOT, boxOf, lengthOf, upTo, viewBoxOf, viewOf } from "./geometry";
-import { ARROW, type NumberPlace, numberPlaces } from "./numberPlaces";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
 import { SpaceBands } from "./SpaceBands";
@@ -62,15 +62,17 @@ export function LetterModel({
         ) : null;
       })}
       {numbered
-        ? numberPlaces(timeline.pieces.map((piece) => piece.points)).map((place, at) => (
-            <MoveNumber
-              key={at}
-              place={place}
-              number={at + 1}
-              lit={at === current}
-              dot={dots[at] ?? false}
-            />
-          ))
+        ? letter.strokes
+            .flat()
+            .map(({ number: place }, at) => (
+              <MoveNumber
+                key={at}
+                place={place}
+                number={at + 1}
+                lit={at === current}
+                dot={dots[at] ?? false}
+              />
+            ))
         : null}
       {pen && time_s < timeline.total_s ? (
         <PenTip at={upTo(pen.points, drawnShare(pen, time_s)).at(-1)} />
@@ -98,23 +100,28 @@ function MoveNumber({
   lit,
   dot,
 }: {
-  place: NumberPlace;
+  place: MoveDrawing["number"];
   number: number;
   lit: boolean;
   dot: boolean;
 }) {
+  const { at, arrow, heading_deg } = place;
   return (
-    <g
-      transform={`translate(${place.at[0]} ${-place.at[1]})`}
-      className={lit ? "fill-ember" : "fill-rule-deep"}
-    >
-      <text textAnchor="middle" dominantBaseline="central" fontSize={0.17} fontWeight={700}>
+    <g className={lit ? "fill-ember" : "fill-rule-deep"}>
+      <text
+        x={at[0]}
+        y={-at[1]}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={0.2}
+        fontWeight={700}
+      >
         {number}
       </text>
       {!dot && (
         <path
-          d="M-0.05 -0.045L0.05 0L-0.05 0.045Z"
-          transform={`rotate(${-place.deg}) translate(${ARROW} 0)`}
+          d="M-0.05 -0.055L0.06 0L-0.05 0.055Z"
+          transform={`translate(${String(arrow[0])} ${String(-arrow[1])}) rotate(${String(-heading_deg)})`}
         />
       )}
     </g>

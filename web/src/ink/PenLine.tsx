@@ -1,5 +1,5 @@
 /** A line of ink through points, in u. */
-import type { Point } from "../api/client";
+import type { Point } from "./geometry";
 import { pathOf } from "./geometry";
 
 export function PenLine({

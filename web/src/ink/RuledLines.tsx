@@ -1,5 +1,5 @@
 /** The lines of the class's ruling, as SVG in u. They run on to the edges of what holds them. */
-import type { Line } from "../api/client";
+import type { RulingLine as Line } from "../api/schema";
 import { lineAt } from "./geometry";
 
 /** u to either side: beyond any edge. */

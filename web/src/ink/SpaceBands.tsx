@@ -1,5 +1,5 @@
 /** The spaces between the lines that a letter fills, tinted from edge to edge. */
-import type { Letter } from "../api/client";
+import type { LetterDrawing as Letter } from "../api/schema";
 import { FAR } from "./RuledLines";
 import { lineAt } from "./geometry";
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 
-import type { Point } from "../api/client";
+import type { Point } from "./geometry";
 import { boxOf, headingAt, lengthOf, pathOf, upTo, viewOf } from "./geometry";
 
 const CORNER: Point[] = [

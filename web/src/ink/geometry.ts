@@ -1,5 +1,8 @@
 /** Pure functions from points (u, y up) to what is drawn. Tested without a browser. */
-import type { Line, Point } from "../api/client";
+import type { RulingLine as Line } from "../api/schema";
+
+/** A place, u, y up; of ink, with its time and force behind it. */
+export type Point = readonly [x: number, y: number, ...more: (number | null)[]];
 
 export interface Box {
   left: number;

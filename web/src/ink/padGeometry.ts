@@ -1,5 +1,5 @@
 /** How the ruling lies on a pad of some size: pure, so that any tablet's is easily tried. */
-import type { Line } from "../api/client";
+import type { RulingLine as Line } from "../api/schema";
 import { lineAt } from "../ink/geometry";
 
 /** CSS pixels of one u, and of the base line from the pad's top. */

@@ -1,18 +1,24 @@
 import { describe, expect, test } from "vitest";
 
-import type { Point } from "../api/client";
+import type { Point } from "./geometry";
 import { currentPiece, drawnShare, inkTimeline, letterTimeline, stepFrom } from "./timeline";
 
 const DOWN: Point[] = [
   [0, 1],
   [0, 0],
 ];
-const LETTER = [[{ points: DOWN }, { points: DOWN }], [{ points: DOWN }]];
+const DOWN_XY = DOWN.map(([x, y]): [number, number] => [x, y]);
+const move = (start_s: number) => ({ points: DOWN_XY, start_s, end_s: start_s + 0.6 });
+const LETTER = [[move(0), move(1)], [move(2)]];
 
 describe("a letter's timeline", () => {
   const timeline = letterTimeline(LETTER, 1);
 
-  test("draws one move after another, with a breath between", () => {
+  test("draws the moves at the server's times, after a first breath", () => {
+    expect(timeline.pieces.map(({ start_s }) => start_s)).toEqual([0.2, 1.2, 2.2]);
+  });
+
+  test("draws one move after another", () => {
     expect(timeline.pieces.map(({ stroke, move }) => [stroke, move])).toEqual([
       [0, 0],
       [0, 1],
@@ -48,11 +54,24 @@ describe("a letter's timeline", () => {
   });
 });
 
+function timed(first_ms: number, last_ms: number): Point[] {
+  return [
+    [0, 1, first_ms, null],
+    [0, 0, last_ms, null],
+  ];
+}
+
 describe("ink's timeline", () => {
+  test("cuts a long pause short: nobody waits a minute for the next stroke", () => {
+    const timeline = inkTimeline([{ points: timed(0, 500) }, { points: timed(90_000, 90_500) }]);
+    expect(timeline.pieces.map(({ start_s }) => start_s)).toEqual([0, 1.5]);
+    expect(timeline.total_s).toBe(2);
+  });
+
   test("follows the times it was written at, the pen in the air included", () => {
     const timeline = inkTimeline([
-      { points: DOWN, times: [10, 10.5] },
-      { points: DOWN, times: [11, 12] },
+      { points: timed(10_000, 10_500) },
+      { points: timed(11_000, 12_000) },
     ]);
     expect(timeline.pieces.map(({ start_s, end_s }) => [start_s, end_s])).toEqual([
       [0, 0.5],
@@ -61,10 +80,7 @@ describe("ink's timeline", () => {
   });
 
   test("gives ink without times an even pace", () => {
-    const timeline = inkTimeline([
-      { points: DOWN, times: null },
-      { points: DOWN, times: null },
-    ]);
+    const timeline = inkTimeline([{ points: DOWN }, { points: DOWN }]);
     expect(timeline.pieces[1]?.start_s).toBeGreaterThan(timeline.pieces[0]?.end_s ?? Infinity);
   });
 });

@@ -1,6 +1,6 @@
 /** When each piece of a movement is drawn. Pure: a clock goes in, what is to be seen comes out. */
-import type { Point } from "../api/client";
-import { lengthOf } from "./geometry";
+import type { MoveDrawing } from "../api/schema";
+import { lengthOf, type Point } from "./geometry";
 
 export interface Piece {
   stroke: number;
@@ -15,42 +15,47 @@ export interface Timeline {
   total_s: number;
 }
 
-/** u a second at speed 1: about as fast as a teacher draws while speaking. */
-const PACE = 1.5;
-const PAUSE_BETWEEN_MOVES_S = 0.45;
+/** Seconds: before the first move, so that the eye is there; and at most between strokes of ink. */
+const LEAD_S = 0.2;
+const LONGEST_PAUSE_S = 1;
 
-/** The moves of a letter one after another, with a breath between them. */
+/** u a second, for ink that came without its times; seconds from one stroke of it to the next. */
+const UNTIMED_PACE = 3;
+const UNTIMED_PAUSE_S = 0.2;
+
+/** The moves of a letter as a teacher draws them, at a speed; their times are the server's. */
 export function letterTimeline(
-  strokes: readonly (readonly { points: readonly Point[] }[])[],
+  strokes: readonly (readonly Pick<MoveDrawing, "points" | "start_s" | "end_s">[])[],
   speed: number,
 ): Timeline {
-  const pieces: Piece[] = [];
-  let clock = 0.2;
-  strokes.forEach((stroke, strokeIndex) => {
-    stroke.forEach(({ points }, move) => {
-      const end = clock + Math.max(0.25, lengthOf(points) / PACE) / speed;
-      pieces.push({ stroke: strokeIndex, move, points, start_s: clock, end_s: end });
-      clock = end + PAUSE_BETWEEN_MOVES_S / speed;
-    });
-  });
+  const pieces = strokes.flatMap((moves, stroke) =>
+    moves.map(({ points, start_s, end_s }, move): Piece => ({
+      stroke,
+      move,
+      points,
+      start_s: LEAD_S + start_s / speed,
+      end_s: LEAD_S + end_s / speed,
+    })),
+  );
   return { pieces, total_s: pieces.at(-1)?.end_s ?? 0 };
 }
 
-/** Ink as it was written: by its own times, or at an even pace where it came without. */
-export function inkTimeline(
-  strokes: readonly { points: readonly Point[]; times: readonly number[] | null }[],
-): Timeline {
-  const first = strokes[0]?.times?.[0] ?? 0;
+/** Ink as it was written: by its own times, long pauses cut short, or evenly where it has none. */
+export function inkTimeline(strokes: readonly { points: readonly Point[] }[]): Timeline {
   let clock = 0;
-  const pieces = strokes.map(({ points, times }, stroke): Piece => {
-    const start = times?.[0] === undefined ? clock : times[0] - first;
-    const end = times?.length
-      ? (times.at(-1) ?? first) - first
-      : start + Math.max(0.1, lengthOf(points) / (2 * PACE));
-    clock = end + 0.2;
-    return { stroke, move: 0, points, start_s: start, end_s: end };
+  let before_ms: number | undefined;
+  const pieces = strokes.map(({ points }, stroke): Piece => {
+    const first = points[0]?.[2] ?? null;
+    const last = points.at(-1)?.[2] ?? null;
+    const timed = first !== null && last !== null;
+    const pause = timed && before_ms !== undefined ? (first - before_ms) / 1000 : UNTIMED_PAUSE_S;
+    const start = stroke === 0 ? 0 : clock + Math.min(LONGEST_PAUSE_S, Math.max(0, pause));
+    const took = timed ? (last - first) / 1000 : Math.max(0.1, lengthOf(points) / UNTIMED_PACE);
+    before_ms = last ?? undefined;
+    clock = start + took;
+    return { stroke, move: 0, points, start_s: start, end_s: clock };
   });
-  return { pieces, total_s: pieces.at(-1)?.end_s ?? 0 };
+  return { pieces, total_s: clock };
 }
 
 /** The share of a piece that is drawn at a time: 0 before it, 1 after it. */

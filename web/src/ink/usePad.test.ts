@@ -1,19 +1,18 @@
 import { expect, test } from "vitest";
 
-import { type Pad, type PadStroke, pointsOf, reduce } from "./usePad";
+import { inkOf, type Pad, type PadStroke, reduce } from "./usePad";
 
 const EMPTY: Pad = { strokes: [], wiped: [], finished: [] };
-const force = [0.25, 0.5];
 
-function stroke(x: number[], f: number[] | null = null): PadStroke {
-  return { x, y: x.map(() => 1), t: x.map((_, at) => at / 10), f };
+function stroke(x: number[], from_ms = 0, force: number | null = null): PadStroke {
+  return { points: x.map((one, at) => [one, 1, from_ms + 8 * at, force]) };
 }
 
 test("a stroke grows by what follows it, and is finished when the pen is up", () => {
   let pad = reduce(EMPTY, { type: "begin", stroke: stroke([0]) });
-  pad = reduce(pad, { type: "extend", more: stroke([1, 2]) });
+  pad = reduce(pad, { type: "extend", more: stroke([1, 2], 8) });
   expect(pad.strokes).toHaveLength(1);
-  expect(pad.strokes[0]?.x).toEqual([0, 1, 2]);
+  expect(pad.strokes[0]?.points.map(([x]) => x)).toEqual([0, 1, 2]);
   expect(pad.finished).toEqual([]);
   pad = reduce(pad, { type: "end" });
   expect(pad.finished).toBe(pad.strokes);
@@ -23,12 +22,14 @@ test("what follows no stroke is no stroke", () => {
   expect(reduce(EMPTY, { type: "extend", more: stroke([1]) })).toBe(EMPTY);
 });
 
-test("force is kept only while every part of a stroke has it", () => {
-  const begun = reduce(EMPTY, { type: "begin", stroke: stroke([0, 1], force) });
-  const both = reduce(begun, { type: "extend", more: stroke([2, 3], force) });
-  expect(both.strokes[0]?.f).toEqual([...force, ...force]);
-  const one = reduce(begun, { type: "extend", more: stroke([2, 3]) });
-  expect(one.strokes[0]?.f).toBeNull();
+test("ink is sent with whole milliseconds since its first point, and with its force", () => {
+  const [first, second] = inkOf([stroke([0, 1], 5000.4, 0.5), stroke([2], 5100.4)]);
+  expect(first?.points).toEqual([
+    [0, 1, 0, 0.5],
+    [1, 1, 8, 0.5],
+  ]);
+  expect(second?.points).toEqual([[2, 1, 100, null]]);
+  expect(inkOf([])).toEqual([]);
 });
 
 test("what is wiped can be brought back until something else is written", () => {
@@ -39,11 +40,4 @@ test("what is wiped can be brought back until something else is written", () => 
   expect(back.strokes).toBe(written.strokes);
   const other = reduce(wiped, { type: "begin", stroke: stroke([5]) });
   expect(other.wiped).toEqual([]);
-});
-
-test("points are pairs of the columns", () => {
-  expect(pointsOf(stroke([0, 2]))).toEqual([
-    [0, 1],
-    [2, 1],
-  ]);
 });

@@ -1,11 +1,12 @@
 /** What is on a pad: its strokes, in u, and the way to take them back. */
 import { useCallback, useReducer } from "react";
 
-import type { AttemptIn, Point } from "../api/client";
+import type { InkStroke } from "../api/schema";
 import type { Sample } from "./capture";
 import type { Ruled } from "./padGeometry";
 
-export type PadStroke = AttemptIn["strokes"][number];
+/** Its times are the pen's own clock, until the ink is sent. */
+export type PadStroke = InkStroke;
 
 type Action =
   | { type: "begin"; stroke: PadStroke }
@@ -23,8 +24,17 @@ export interface Pad {
   finished: PadStroke[];
 }
 
-export function pointsOf(stroke: PadStroke): Point[] {
-  return stroke.x.map((x, at) => [x, stroke.y[at] ?? 0]);
+/** Ink as it is sent: its times since its first point. */
+export function inkOf(strokes: readonly PadStroke[]): InkStroke[] {
+  const began = strokes[0]?.points[0]?.[2] ?? 0;
+  return strokes.map(({ points }) => ({
+    points: points.map(([x, y, ms, force]) => [
+      x,
+      y,
+      ms === null ? null : Math.round(ms - began),
+      force,
+    ]),
+  }));
 }
 
 export function usePad(ruled: Ruled, begunWith: PadStroke[] = []) {
@@ -66,20 +76,15 @@ export function reduce(pad: Pad, action: Action): Pad {
 
 function strokeOf(samples: Sample[], ruled: Ruled): PadStroke {
   return {
-    x: samples.map((sample) => sample.x / ruled.unit_px),
-    y: samples.map((sample) => (ruled.base_px - sample.y) / ruled.unit_px),
-    t: samples.map((sample) => sample.t / 1000),
-    f: samples.some((sample) => sample.force !== null)
-      ? samples.map((sample) => sample.force ?? 0)
-      : null,
+    points: samples.map(({ x, y, t, force }) => [
+      x / ruled.unit_px,
+      (ruled.base_px - y) / ruled.unit_px,
+      t,
+      force,
+    ]),
   };
 }
 
 function joined(first: PadStroke, more: PadStroke): PadStroke {
-  return {
-    x: [...first.x, ...more.x],
-    y: [...first.y, ...more.y],
-    t: [...(first.t ?? []), ...(more.t ?? [])],
-    f: first.f && more.f ? [...first.f, ...more.f] : null,
-  };
+  return { points: [...first.points, ...more.points] };
 }

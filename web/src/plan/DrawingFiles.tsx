@@ -1,13 +1,16 @@
 /** A letter or word as files: as it stands, as it is written, and that for any phone. */
-import { files } from "../api/client";
+import { addressOf } from "../api/client";
 import { SaveFile } from "../ui/FileButtons";
 
 export function DrawingFiles({ text }: { text: string }) {
+  const drawing = (animated: boolean) =>
+    addressOf("/api/show/drawing", { query: { text, animated } });
+  const movement = addressOf("/api/show/movement", { query: { text } });
   return (
     <>
-      <SaveFile href={files.drawing(text, false)} name={`${text}.svg`} label="Still" />
-      <SaveFile href={files.drawing(text, true)} name={`${text}-moving.svg`} label="Moving" />
-      <SaveFile href={files.movement(text)} name={`${text}.gif`} label="For a phone" />
+      <SaveFile href={drawing(false)} name={`${text}.svg`} label="Still" />
+      <SaveFile href={drawing(true)} name={`${text}-moving.svg`} label="Moving" />
+      <SaveFile href={movement} name={`${text}.gif`} label="For a phone" />
     </>
   );
 }

@@ -3,8 +3,10 @@ import { Search } from "lucide-react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import { useClassroom, useScheme, useSchemes } from "../api/queries";
+import { useClassroom } from "../api/queries";
+import { useScheme, useSchemes } from "../api/schemeQueries";
 import { SmallLetter } from "../ui/SmallLetter";
+import { ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 
 const MOST = 8;
@@ -14,7 +16,10 @@ export function FindLetter() {
   const input = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const letters = useClassroom().data?.letters ?? [];
-  const families = useScheme(useSchemes().data?.chosen ?? "movement").data?.families ?? [];
+  const schemes = useSchemes();
+  const scheme = useScheme(schemes.data?.chosen ?? "movement");
+  const families = scheme.data?.families ?? [];
+  const failed = [schemes, scheme].find(({ isError }) => isError);
   useShortcuts({ "/": () => input.current?.focus() });
 
   const wanted = typed.trim();
@@ -49,11 +54,15 @@ export function FindLetter() {
         aria-label="Find a letter or a family"
         aria-keyshortcuts="/"
         placeholder="Find a letter or a family"
-        className="min-h-9 w-60 rounded-md border-2 border-crease bg-leaf px-3 placeholder:text-soft"
+        className="min-h-9 w-60 max-w-[calc(100vw-5rem)] rounded-md border-2 border-crease bg-leaf px-3 placeholder:text-soft"
       />
       {wanted ? (
         <div className="absolute top-11 right-0 z-10 flex min-w-60 flex-wrap gap-1.5 rounded-md border-2 border-ink bg-paper p-2 shadow-lg">
-          {found.length ? null : <p className="text-soft">Nothing of that name.</p>}
+          {failed ? (
+            <ProblemNote error={failed.error} retry={() => void failed.refetch()} />
+          ) : found.length ? null : (
+            <p className="text-soft">Nothing of that name.</p>
+          )}
           {found.slice(0, MOST).map((letter) => (
             <button
               key={letter}

@@ -23,7 +23,7 @@ export function PlanStation() {
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-crease px-5 py-1.5">
         <nav aria-label="Plan">
-          <ul className="flex gap-5">
+          <ul className="flex flex-wrap gap-x-5">
             {DESKS.map(({ to, name }) => (
               <li key={to}>
                 <NavLink

@@ -2,7 +2,7 @@
 import { Maximize2, Pause, Play, RotateCcw, StepBack, StepForward } from "lucide-react";
 import { useRef, useState } from "react";
 
-import type { Letter } from "../api/client";
+import type { LetterDrawing as Letter } from "../api/schema";
 import { LetterModel } from "../ink/LetterModel";
 import { currentPiece, letterTimeline, stepFrom } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
@@ -78,7 +78,7 @@ export function Board({
       className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 bg-paper full:p-6"
     >
       {!inLesson && <h1 className="sr-only">The letter {letter.letter}</h1>}
-      <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
+      <div className="relative min-h-0 flex-1 overflow-hidden max-md:min-h-64 rounded-lg border-2 border-crease bg-leaf">
         <LetterModel
           letter={letter}
           timeline={timeline}

@@ -3,10 +3,11 @@ import { Popover, ToggleGroup } from "radix-ui";
 import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
-import type { LetterGroup } from "../api/client";
+import type { LetterGroup } from "../api/schema";
 import { useAlphabet } from "../api/queries";
 import { Choice } from "./Choice";
 import { SmallLetter } from "./SmallLetter";
+import { useNarrow } from "./useNarrow";
 import { useShortcuts } from "./useShortcuts";
 
 const GROUP_NAMES: Record<string, [string, string]> = {
@@ -33,6 +34,7 @@ export function LetterTray({ station, letter }: { station: string; letter: strin
 export function LetterButton({ station, letter }: { station: string; letter: string }) {
   const alphabet = useAlphabet().data ?? [];
   const [open, setOpen] = useState(false);
+  const narrow = useNarrow();
   useShortcuts({
     l: () => {
       setOpen(true);
@@ -52,13 +54,13 @@ export function LetterButton({ station, letter }: { station: string; letter: str
         <Popover.Content
           align="start"
           sideOffset={6}
-          className="flex flex-col gap-2 rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
+          className="flex max-h-[80dvh] max-w-[calc(100vw-1rem)] flex-col gap-2 overflow-auto rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
         >
           <Tray
             alphabet={alphabet}
             station={station}
             letter={letter}
-            columns={9}
+            columns={narrow ? 5 : 9}
             onChosen={() => {
               setOpen(false);
             }}

@@ -30,25 +30,25 @@ export function StationLine({ className }: { className: string | undefined }) {
   );
 
   return (
-    <header className="flex items-end overflow-hidden bg-paper">
-      <div className="relative self-stretch">
+    <header className="flex items-end overflow-hidden bg-paper max-md:flex-col max-md:items-stretch">
+      <div className="relative self-stretch max-md:hidden">
         <p className="px-5 pt-2.5 text-xl leading-none font-bold whitespace-nowrap">First Loop</p>
         <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
       </div>
       <nav aria-label="Stations">
         <ul className="flex">
           {STATIONS.map((station, at) => (
-            <li key={station.key}>
+            <li key={station.key} className="max-md:min-w-0 max-md:flex-1">
               <NavLink
                 to={pathTo(station, letter)}
                 aria-current={station.key === here ? "page" : undefined}
                 aria-keyshortcuts={String(at + 1)}
-                className="group relative block h-11 w-[104px] outline-offset-[-3px] md:w-[124px] lg:w-[150px]"
+                className="group relative block h-16 outline-offset-[-3px] md:h-11 md:w-[118px] lg:w-[150px]"
               >
                 <svg
                   viewBox="0 0 150 44"
                   preserveAspectRatio="none"
-                  className="absolute inset-0 h-full w-full"
+                  className="absolute inset-x-0 top-0 h-11 w-full"
                   aria-hidden
                 >
                   <path
@@ -58,7 +58,7 @@ export function StationLine({ className }: { className: string | undefined }) {
                     className="stroke-rule stroke-2 group-hover:stroke-rule-deep group-aria-[current=page]:stroke-ink group-aria-[current=page]:stroke-[3.5]"
                   />
                 </svg>
-                <span className="absolute bottom-2.5 left-[50%] text-lg leading-none text-soft group-hover:text-ink group-aria-[current=page]:font-bold group-aria-[current=page]:text-ink">
+                <span className="absolute text-lg leading-none text-soft max-md:inset-x-0 max-md:bottom-0.5 max-md:text-center md:bottom-2.5 md:left-[50%] group-hover:text-ink group-aria-[current=page]:font-bold group-aria-[current=page]:text-ink">
                   {station.name}
                 </span>
               </NavLink>
@@ -66,7 +66,7 @@ export function StationLine({ className }: { className: string | undefined }) {
           ))}
         </ul>
       </nav>
-      <div className="relative flex-1 self-stretch">
+      <div className="relative flex-1 self-stretch max-md:hidden">
         <p className="hidden px-5 pt-3 text-right text-base leading-none whitespace-nowrap text-soft xl:block">
           {className}
         </p>

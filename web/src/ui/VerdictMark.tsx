@@ -2,7 +2,7 @@
  * A verdict as a mark: how much of the loop is there. Closed loop: secure. Half of it: nearly.
  * Only its starting dot: not yet. A short dash: not seen. Told apart by form first, then by hue.
  */
-import type { Verdict } from "../api/client";
+import type { Verdict } from "../api/schema";
 
 export const VERDICT_NAMES: Record<Verdict, string> = {
   secure: "secure",

@@ -12,7 +12,7 @@ export function Loading({ what }: { what: string }) {
   );
 }
 
-export function ProblemNote({ error, retry }: { error: Error; retry?: () => void }) {
+export function ProblemNote({ error, retry }: { error: unknown; retry?: () => void }) {
   const faults = error instanceof ProblemError ? error.where : [];
   const title = error instanceof ProblemError ? error.title : "Something failed";
   return (
@@ -25,7 +25,7 @@ export function ProblemNote({ error, retry }: { error: Error; retry?: () => void
           ))}
         </ul>
       ) : (
-        <p>{error.message}</p>
+        <p>{messageOf(error)}</p>
       )}
       {retry ? (
         <Button className="mt-2" onClick={retry}>
@@ -34,6 +34,11 @@ export function ProblemNote({ error, retry }: { error: Error; retry?: () => void
       ) : null}
     </div>
   );
+}
+
+/** What is wrong, in words. */
+export function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }
 
 export function Empty({ children }: { children: ReactNode }) {

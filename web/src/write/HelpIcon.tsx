@@ -1,5 +1,5 @@
 /** The four kinds of help as pictures, so that a child who cannot read yet can tell them apart. */
-import type { Help } from "../api/client";
+import type { Help } from "../api/schema";
 
 const HILL = "M6 6V22M6 13C7 8 16 4 18 12V22";
 

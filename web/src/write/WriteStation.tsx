@@ -2,8 +2,15 @@
 import { Check, RotateCcw, Undo2 } from "lucide-react";
 import { useRef, useState } from "react";
 
-import type { Attempt, Classroom, Help, Letter } from "../api/client";
-import { useClassroom, useHandIn, useLetter, useTakeBack } from "../api/queries";
+import type {
+  AttemptOut as Attempt,
+  ClassOut as Classroom,
+  Help,
+  LetterDrawing as Letter,
+} from "../api/schema";
+import { useHandIn, useTakeBack } from "../api/attemptQueries";
+import { exact } from "../api/client";
+import { useClassroom, useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
 import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
@@ -14,7 +21,7 @@ import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { HelpIcon } from "./HelpIcon";
 import { ruledFor } from "../ink/padGeometry";
-import { usePad } from "../ink/usePad";
+import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
 import { useWriter } from "./useWriter";
 import { WritingPad } from "./WritingPad";
@@ -27,13 +34,12 @@ const HELPS: { value: Help; name: string }[] = [
 ];
 
 export function WriteStation({ letter }: { letter: string }) {
-  const classroom = useClassroom().data;
+  const classroom = useClassroom();
   const drawing = useLetter(letter);
-  if (drawing.isError) {
-    return <ProblemNote error={drawing.error} retry={() => void drawing.refetch()} />;
-  }
-  if (!classroom || !drawing.data) return <Loading what={`the letter ${letter}`} />;
-  return <Desk classroom={classroom} letter={drawing.data} />;
+  const failed = [classroom, drawing].find(({ isError }) => isError);
+  if (failed) return <ProblemNote error={failed.error} retry={() => void failed.refetch()} />;
+  if (!classroom.data || !drawing.data) return <Loading what={`the letter ${letter}`} />;
+  return <Desk classroom={classroom.data} letter={drawing.data} />;
 }
 
 function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
@@ -44,32 +50,38 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
   const size = useSize(surface);
   const ruled = ruledFor(letter.lines, size.height);
   const pad = usePad(ruled);
-  const handIn = useHandIn(letter.letter);
-  const takeBack = useTakeBack(letter.letter);
+  const handIn = useHandIn();
+  const takeBack = useTakeBack();
   const written = pad.strokes.length > 0;
   const busy = handIn.isPending || takeBack.isPending;
 
   const give = () => {
     if (!writer || !written || busy) return;
-    const sent = { pupil_id: writer.id, letter: letter.letter, help, strokes: pad.strokes };
-    handIn.mutate(sent, {
-      onSuccess: (attempt) => {
-        setHandedIn(attempt);
-        pad.set([]);
+    const sent = { pupil_id: writer.id, letter: letter.letter, help, strokes: inkOf(pad.strokes) };
+    handIn.mutate(
+      { body: sent },
+      {
+        onSuccess: (attempt) => {
+          setHandedIn(exact<Attempt>(attempt));
+          pad.set([]);
+        },
       },
-    });
+    );
   };
   /** The last letter goes: the one on the pad, or else the one just handed in. */
   const undo = () => {
     if (busy) return;
     if (written) pad.set([]);
     else if (handedIn) {
-      takeBack.mutate(handedIn.id, {
-        onSuccess: () => {
-          setHandedIn(null);
-          pad.set(handedIn.strokes.map(asPadStroke));
+      takeBack.mutate(
+        { params: { path: { attempt_id: handedIn.id } } },
+        {
+          onSuccess: () => {
+            setHandedIn(null);
+            pad.set(handedIn.strokes);
+          },
         },
-      });
+      );
     }
   };
   useShortcuts({ Enter: give, z: undo });
@@ -182,13 +194,4 @@ function Said({ attempt, letter }: { attempt: Attempt; letter: Letter }) {
       </p>
     </>
   );
-}
-
-function asPadStroke({ points, times }: Attempt["strokes"][number]) {
-  return {
-    x: points.map(([x]) => x),
-    y: points.map(([, y]) => y),
-    t: times ?? null,
-    f: null,
-  };
 }

@@ -1,11 +1,11 @@
 /** The ruled pad: lines, the help that is asked for, and the ink as it is written. */
-import type { Help, Letter } from "../api/client";
+import type { Help, LetterDrawing as Letter } from "../api/schema";
 import { useCapture } from "../ink/capture";
 import { boxOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
 import type { Ruled } from "../ink/padGeometry";
-import { pointsOf, type usePad } from "../ink/usePad";
+import type { usePad } from "../ink/usePad";
 
 const INK_WIDTH = 0.075;
 
@@ -47,7 +47,7 @@ export function WritingPad({
           <RuledLines lines={letter.lines} />
           <HelpOnPad letter={letter} help={help} right={right} leftHanded={leftHanded} />
           {pad.strokes.map((stroke, at) => (
-            <PenLine key={at} points={pointsOf(stroke)} width={INK_WIDTH} />
+            <PenLine key={at} points={stroke.points} width={INK_WIDTH} />
           ))}
         </svg>
       ) : null}

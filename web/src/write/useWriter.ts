@@ -1,7 +1,7 @@
 /** Who writes on this pad. It is remembered on the device, so that a child finds their own pad. */
 import { useState } from "react";
 
-import type { Pupil } from "../api/client";
+import type { PupilOut as Pupil } from "../api/schema";
 
 const KEY = "firstloop.writer";
 

@@ -5,10 +5,11 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db
+from firstloop.api.deps import Class, Db, Record
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.letterforms import HANDS, find_hand
+from firstloop.core.letters import HANDS, find_hand
 from firstloop.formats import packages
+from firstloop.services import schemes
 from firstloop.store import own_hands, own_schemes
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -27,9 +28,9 @@ class BroughtOut(BaseModel):
 
 
 @router.get("/files/scheme/{key}", response_class=Response)
-def get_scheme_file(session: Db, school_class: Class, key: str) -> Response:
+def get_scheme_file(record: Record, school_class: Class, key: str) -> Response:
     """A scheme as a file."""
-    scheme = own_schemes.find(session, school_class.id, key, school_class.hand)
+    scheme = schemes.find(record, school_class, key)
     return Response(packages.write_scheme(scheme), media_type="application/json")
 
 

@@ -5,17 +5,18 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db
-from firstloop.api.shared import LetterDrawing, Picture, letter_drawing, picture
-from firstloop.core import order
-from firstloop.core.families import Scheme, rule_breakers
-from firstloop.core.letterforms import Hand, draw, find_script
-from firstloop.core.letterforms.hands import GROUPS, counterpart, group_of
-from firstloop.core.likeness import most_confusable
-from firstloop.core.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
-from firstloop.core.slips import shown_slips
-from firstloop.core.sounds import Word
-from firstloop.store import own_schemes, own_words
+from firstloop.api.deps import Class, Db, Record
+from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
+from firstloop.core.letters import Hand, draw, find_script
+from firstloop.core.letters.hands import GROUPS, counterpart, group_of
+from firstloop.core.letters.likeness import most_confusable
+from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
+from firstloop.core.letters.slips import shown_slips
+from firstloop.core.teaching import order
+from firstloop.core.teaching.families import Scheme, rule_breakers
+from firstloop.core.vocabulary.sounds import Word
+from firstloop.services import schemes
+from firstloop.store import own_phrases
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -95,7 +96,7 @@ class LetterPage(BaseModel):
     word_count: int
 
 
-class OwnWordsIn(BaseModel):
+class OwnPhraseIn(BaseModel):
     """The teacher's words for a move of one letter, or without a letter for all that do the same.
 
     Empty words: ours again.
@@ -109,11 +110,11 @@ class OwnWordsIn(BaseModel):
 
 
 @router.get("/letters/{letter}")
-def get_letter_page(session: Db, school_class: Class, letter: str) -> LetterPage:
+def get_letter_page(record: Record, school_class: Class, letter: str) -> LetterPage:
     """A letter's page."""
     hand, ruling = school_class.hand, school_class.ruling
     script = find_script(letter, hand)
-    scheme = own_schemes.find(session, school_class.id, school_class.scheme, hand)
+    scheme = schemes.find(record, school_class, school_class.scheme)
     unlocked = _unlocked(letter, scheme)
     slips = [
         SlipPicture(name=slip.name, picture=picture(letter, strokes))
@@ -138,15 +139,15 @@ def get_letter_page(session: Db, school_class: Class, letter: str) -> LetterPage
     )
 
 
-@router.put("/words", status_code=204)
-def put_own_words(session: Db, school_class: Class, sent: OwnWordsIn) -> None:
+@router.put("/phrases", status_code=204)
+def put_own_phrase(session: Db, school_class: Class, sent: OwnPhraseIn) -> None:
     """Keeps the teacher's words for a move, in the class's hand."""
     at: Place | str = sent.key
     if sent.letter is not None:
         find_script(sent.letter, school_class.hand)
         at = Place(sent.letter, sent.stroke, sent.move, sent.key)
     hand = school_class.style.hand
-    own_words.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
+    own_phrases.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
 
 
 def word_out(word: Word) -> WordOut:

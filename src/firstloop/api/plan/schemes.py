@@ -5,11 +5,12 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db
-from firstloop.api.shared import Picture, picture
-from firstloop.core import order, packages
-from firstloop.core.families import Family, Scheme, faults, opening, rule_breakers, split
-from firstloop.core.schemes import BUILT_IN
+from firstloop.api.deps import Class, Db, Record
+from firstloop.api.drawings import Picture, picture
+from firstloop.core.teaching import order, scheme_package
+from firstloop.core.teaching.families import Family, faults, opening, rule_breakers, split
+from firstloop.core.teaching.schemes import BUILT_IN
+from firstloop.services import schemes
 from firstloop.store import own_schemes
 from firstloop.store.records import ClassRecord, NotInRecordError
 
@@ -155,55 +156,52 @@ def get_schemes(session: Db, school_class: Class) -> SchemeList:
 
 
 @router.put("/schemes", status_code=204)
-def follow_scheme(session: Db, school_class: Class, sent: FollowIn) -> None:
+def follow_scheme(record: Record, school_class: Class, sent: FollowIn) -> None:
     """Makes a scheme the one that the class is taught by."""
-    own_schemes.follow(session, school_class.id, sent.key)
+    schemes.follow(record, school_class, sent.key)
 
 
 @router.post("/schemes", status_code=201)
-def copy_scheme(session: Db, school_class: Class, sent: CopyIn) -> SchemeOut:
+def copy_scheme(record: Record, school_class: Class, sent: CopyIn) -> SchemeOut:
     """A new scheme of the teacher's own; `empty` has no families yet."""
-    like = own_schemes.find(session, school_class.id, sent.like, school_class.hand)
-    key = own_schemes.add(session, school_class.id, Scheme(sent.name, like.families))
-    return _scheme_out(session, school_class, key)
+    key = schemes.copy(record, school_class, sent.like, sent.name)
+    return _scheme_out(record, school_class, key)
 
 
 @router.get("/schemes/{key}")
-def get_scheme(session: Db, school_class: Class, key: str) -> SchemeOut:
+def get_scheme(record: Record, school_class: Class, key: str) -> SchemeOut:
     """One scheme."""
-    return _scheme_out(session, school_class, key)
+    return _scheme_out(record, school_class, key)
 
 
 @router.put("/schemes/{key}")
-def change_scheme(session: Db, school_class: Class, key: str, sent: SchemeIn) -> SchemeOut:
+def change_scheme(record: Record, school_class: Class, key: str, sent: SchemeIn) -> SchemeOut:
     """Keeps a scheme as it is now wanted, finished or not."""
-    if key in BUILT_IN:
-        raise NotInRecordError("a scheme that is built in stays as it is; copy it and change that")
     data = {"name": sent.name, "families": [family.model_dump() for family in sent.families]}
-    own_schemes.change(session, school_class.id, key, packages.scheme_from(data))
-    return _scheme_out(session, school_class, key)
+    schemes.change(record, school_class.id, key, scheme_package.scheme_from(data))
+    return _scheme_out(record, school_class, key)
 
 
 @router.delete("/schemes/{key}", status_code=204)
-def delete_scheme(session: Db, school_class: Class, key: str) -> None:
+def delete_scheme(record: Record, school_class: Class, key: str) -> None:
     """Forgets a scheme of the teacher's own."""
-    own_schemes.remove(session, school_class.id, key)
+    schemes.remove(record, school_class, key)
 
 
 @router.post("/schemes/{key}/split")
-def split_family(session: Db, school_class: Class, key: str, sent: SplitIn) -> list[FamilyIn]:
+def split_family(record: Record, school_class: Class, key: str, sent: SplitIn) -> list[FamilyIn]:
     """A proposal to part a family; nothing is kept."""
-    scheme = own_schemes.find(session, school_class.id, key, school_class.hand)
+    scheme = schemes.find(record, school_class, key)
     if sent.family >= len(scheme.families):
         raise NotInRecordError(f"there is no family {sent.family + 1} in {scheme.name}")
     return [_family_in(part) for part in split(scheme.families[sent.family], school_class.hand)]
 
 
 @router.post("/schemes/{key}/proposal")
-def propose_order(session: Db, school_class: Class, key: str) -> ProposalOut:
+def propose_order(record: Record, school_class: Class, key: str) -> ProposalOut:
     """A better order for a scheme's families and their letters; nothing is kept."""
     hand = school_class.hand
-    scheme = own_schemes.find(session, school_class.id, key, hand)
+    scheme = schemes.find(record, school_class, key)
     better = order.propose(scheme, hand)
     return ProposalOut(
         families=[_family_in(family) for family in better.families],
@@ -212,9 +210,9 @@ def propose_order(session: Db, school_class: Class, key: str) -> ProposalOut:
     )
 
 
-def _scheme_out(session: Db, school_class: ClassRecord, key: str) -> SchemeOut:
+def _scheme_out(record: Record, school_class: ClassRecord, key: str) -> SchemeOut:
     hand = school_class.hand
-    scheme = own_schemes.find(session, school_class.id, key, hand)
+    scheme = schemes.find(record, school_class, key)
     found = faults(scheme)
     return SchemeOut(
         key=key,

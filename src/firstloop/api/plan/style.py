@@ -6,11 +6,17 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db
-from firstloop.api.shared import Picture, RulingLine, picture, ruling_lines
-from firstloop.core.letterforms import HANDS, draw
-from firstloop.core.moves import Script
-from firstloop.core.ruling import DROP_RANGE, TOP_RANGE, X_HEIGHT_MM_RANGE, Ruling, RulingKind
-from firstloop.core.style import (
+from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
+from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters.moves import Script
+from firstloop.core.letters.ruling import (
+    DROP_RANGE,
+    TOP_RANGE,
+    X_HEIGHT_MM_RANGE,
+    Ruling,
+    RulingKind,
+)
+from firstloop.core.letters.style import (
     BRANCH_RANGE,
     EXIT_RANGE,
     SLANT_RANGE,
@@ -18,8 +24,9 @@ from firstloop.core.style import (
     Style,
     hand_of,
 )
-from firstloop.core.words import word_script
+from firstloop.core.text.words import compose
 from firstloop.store import classes, own_hands
+from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -116,9 +123,8 @@ def get_style(school_class: Class) -> StyleIn:
 @router.put("/style")
 def put_style(session: Db, school_class: Class, sent: StyleIn) -> StyleIn:
     """Sets how the class writes from now on."""
-    style = _style(sent)
-    # An unknown hand or choice is refused before anything is kept.
-    hand_of(style, own_hands.find(session, school_class.id, style.hand))
+    style = _style(session, school_class, sent)
+    hand_of(style)  # an unknown hand or choice is refused before anything is kept
     changed = classes.set_style(session, school_class.id, style, _ruling(sent), sent.x_height_mm)
     return _style_out(changed)
 
@@ -126,9 +132,9 @@ def put_style(session: Db, school_class: Class, sent: StyleIn) -> StyleIn:
 @router.post("/preview")
 def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
     """What a style would look like; nothing is kept."""
-    own = own_hands.find(session, school_class.id, sent.style.hand)
     own_names = own_hands.names(session, school_class.id)
-    hand, ruling = hand_of(_style(sent.style), own), _ruling(sent.style)
+    hand = hand_of(_style(session, school_class, sent.style))
+    ruling = _ruling(sent.style)
 
     def drawn(text: str, script: Script) -> Picture:
         return picture(text, draw(script, hand.proportions, ruling).paths())
@@ -140,7 +146,7 @@ def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
         ],
         rulings=list(RulingKind),
         lines=ruling_lines(ruling),
-        words=[drawn(word, word_script(word, hand)) for word in sent.words],
+        words=[drawn(word, compose(word, hand).script) for word in sent.words],
         alternatives=[
             LetterAlternatives(
                 letter=letter,
@@ -167,9 +173,16 @@ def _proportion(value: float, between: tuple[float, float]) -> Proportion:
     return Proportion(value=value, least=between[0], most=between[1])
 
 
-def _style(sent: StyleIn) -> Style:
-    choices = tuple(sorted(sent.choices.items()))
-    return Style(sent.hand, choices, sent.slant_deg, sent.width, sent.branch, sent.exit)
+def _style(session: Session, school_class: ClassRecord, sent: StyleIn) -> Style:
+    return Style(
+        hand=sent.hand,
+        choices=tuple(sorted(sent.choices.items())),
+        slant_deg=sent.slant_deg,
+        width=sent.width,
+        branch=sent.branch,
+        exit=sent.exit,
+        own=own_hands.find(session, school_class.id, sent.hand),
+    )
 
 
 def _ruling(sent: StyleIn) -> Ruling:

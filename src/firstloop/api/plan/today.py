@@ -1,75 +1,55 @@
 """Plan, today: what to teach next, the lesson on it, the week; dates and what is taught."""
 
-from datetime import date, datetime, timedelta
+from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db, Now
-from firstloop.core.due import Due, due
-from firstloop.core.families import LETTERS
-from firstloop.core.language import Language, Variety, long_date
-from firstloop.core.lesson import (
-    HALF,
-    KINDS,
-    LONGEST,
-    SHORTEST,
-    Lesson,
-    LessonError,
-    Step,
-    StepKind,
-    retimed,
-)
-from firstloop.core.planning import Next, propose, what_next
-from firstloop.core.sentences import look_over
+from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
+from firstloop.core.teaching.due import Due
+from firstloop.core.teaching.families import LETTERS
+from firstloop.core.teaching.lesson import HALF, LONGEST, SHORTEST, Lesson, copy_of, prompts
+from firstloop.core.teaching.planning import Next
+from firstloop.core.teaching.steps import STEPS, Showing, StepKind
+from firstloop.core.vocabulary.language import Language, Variety, long_date
+from firstloop.core.vocabulary.sentences import look_over
 from firstloop.paper.lesson_page import lesson_page
-from firstloop.store import lessons, own_schemes
-from firstloop.store.practice import practised
+from firstloop.services import lessons as planning
+from firstloop.services.clock import day_of
+from firstloop.store import classes, lessons, school, taught_letters
 from firstloop.store.records import ClassRecord, LessonRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
-SCHOOL_DAYS = 5
 PDF = "application/pdf"
 
-NewPart = Annotated[str, Field(min_length=1, max_length=4, pattern="^[a-z]+$")]
-ShortText = Annotated[str, Field(max_length=120)]
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
+NewParts = Annotated[list[NewPart], Field(min_length=1, max_length=5)]
 
 
-class LessonStepIn(BaseModel):
-    """A step as the teacher has it."""
+class LessonStep(BaseModel):
+    """A step: what is done in it, the ways in which the board can show it, what the class is told
+    to do and to write, and on how many rows."""
 
     kind: StepKind
-    minutes: Annotated[float, Field(ge=HALF, le=LONGEST)]
-    skipped: bool = False
-    note: ShortText = ""
-
-
-class LessonStepOut(LessonStepIn):
-    """A step, and what is done in it."""
-
+    minutes: float
+    skipped: bool
+    note: str
     title: str
     what: str
+    showings: list[Showing]
+    prompts: list[str]
+    copy_text: str
+    rows: int
 
 
 class NewLesson(BaseModel):
     """What is to be taught today, and in how many minutes."""
 
-    new: Annotated[list[NewPart], Field(min_length=1, max_length=5)]
+    new: NewParts
     minutes: LessonMinutes
-
-
-class LessonIn(BaseModel):
-    """A lesson as the teacher has it; `share_out` shares its minutes out anew among its steps."""
-
-    minutes: LessonMinutes
-    steps: list[LessonStepIn]
-    look_back: Annotated[list[NewPart], Field(max_length=8)]
-    words: Annotated[list[ShortText], Field(max_length=8)]
-    sentence: ShortText
-    share_out: bool = False
 
 
 class SentenceOut(BaseModel):
@@ -80,19 +60,26 @@ class SentenceOut(BaseModel):
     notes: list[str]
 
 
-class LessonOut(BaseModel):
-    """A lesson of a day."""
+class LessonMatterOut(BaseModel):
+    """A lesson, planned or proposed: `parts` is what is new, to be shown in turn."""
 
-    id: int
-    day: date
     new: list[str]
+    parts: list[str]
+    letters: list[str]
     minutes: int
     spent: float
-    steps: list[LessonStepOut]
+    steps: list[LessonStep]
     look_back: list[str]
     words: list[str]
     sentence: SentenceOut
-    at: int
+
+
+class LessonOut(LessonMatterOut):
+    """A lesson of a day; `at` is the step that the board is at."""
+
+    id: int
+    day: date
+    at: StepKind | None
     given: bool
 
 
@@ -129,11 +116,20 @@ class DayOut(BaseModel):
     lessons: list[LessonOut]
 
 
+class MinutesRange(BaseModel):
+    """How long a lesson may be, and what its steps are timed in."""
+
+    shortest: int
+    longest: int
+    step: float
+
+
 class TodayOut(BaseModel):
     """All that the page of today shows."""
 
     date_text: str
     language: LanguageIn
+    minutes_range: MinutesRange
     taught: list[str]
     next: list[NextOut]
     due: list[DueOut]
@@ -142,68 +138,62 @@ class TodayOut(BaseModel):
 
 
 @router.get("/today")
-def get_today(session: Db, school_class: Class, now: Now) -> TodayOut:
+def get_today(record: Record, school_class: Class, now: Now) -> TodayOut:
     """Today: its date, its lesson, what could come next, what is due, the week."""
-    today = _day_of(now)
-    taught = lessons.taught(session, school_class.id)
-    scheme = own_schemes.find(session, school_class.id, school_class.scheme, school_class.hand)
-    monday = today - timedelta(days=today.weekday())
-    week = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
-    known, language = tuple(taught), school_class.language
-    mine = [record for record in week if record.day == today]
+    today = planning.today(record, school_class, now)
+
+    def out(one: LessonRecord) -> LessonOut:
+        return _lesson_out(one, today.taught, school_class.language)
+
     return TodayOut(
-        date_text=long_date(today, language),
+        date_text=long_date(today.day, school_class.language),
         language=_language_out(school_class),
-        taught=list(known),
-        next=[_next_out(one) for one in what_next(scheme, known)],
-        due=[_due_out(one) for one in due(practised(session, school_class.id), today)],
-        lesson=_lesson_out(mine[-1], known, language) if mine else None,
+        minutes_range=MinutesRange(shortest=SHORTEST, longest=LONGEST, step=HALF),
+        taught=list(today.taught),
+        next=[_next_out(one) for one in today.next],
+        due=[_due_out(one) for one in today.due],
+        lesson=out(today.lesson) if today.lesson else None,
         week=[
             DayOut(
                 day=day,
                 name=f"{day:%A}",
-                today=day == today,
-                lessons=[_lesson_out(one, known, language) for one in week if one.day == day],
+                today=day == today.day,
+                lessons=[out(one) for one in found],
             )
-            for day in (monday + timedelta(days=at) for at in range(SCHOOL_DAYS))
+            for day, found in today.week
         ],
     )
 
 
+@router.get("/lessons/proposal")
+def get_proposal(
+    record: Record, session: Db, school_class: Class, now: Now, asked: Annotated[NewLesson, Query()]
+) -> LessonMatterOut:
+    """The lesson that would be planned; nothing is kept."""
+    lesson = planning.proposal(record, school_class, asked.new, asked.minutes, now)
+    day = day_of(now, school.zone(session))
+    taught = tuple(taught_letters.of_class(session, school_class.id))
+    return _matter(lesson, day, taught, school_class.language)
+
+
 @router.post("/lessons", status_code=201)
-def post_lesson(session: Db, school_class: Class, now: Now, sent: NewLesson) -> LessonOut:
+def post_lesson(
+    record: Record, session: Db, school_class: Class, now: Now, sent: NewLesson
+) -> LessonOut:
     """Plans today's lesson, in place of one that was planned and not given."""
-    taught = lessons.taught(session, school_class.id)
-    lesson = propose(
-        sent.new,
-        sent.minutes,
-        taught=taught,
-        due=due(practised(session, school_class.id), _day_of(now)),
-        own_words=lessons.own_words(session, school_class.id),
-    )
-    record = lessons.add(session, school_class.id, _day_of(now), lesson)
-    return _lesson_out(record, tuple(taught), school_class.language)
+    kept = planning.plan(record, school_class, sent.new, sent.minutes, now)
+    taught = tuple(taught_letters.of_class(session, school_class.id))
+    return _lesson_out(kept, taught, school_class.language)
 
 
-@router.put("/lessons/{lesson_id}")
-def put_lesson(session: Db, school_class: Class, lesson_id: int, sent: LessonIn) -> LessonOut:
-    """Keeps a lesson as the teacher has it."""
-    before = lessons.get(session, school_class.id, lesson_id).lesson
-    kinds = [step.kind for step in sent.steps]
-    if sorted(kinds) != sorted(StepKind):
-        raise LessonError("a lesson has each of its steps once; skip those that are not wanted")
-    lesson = Lesson(
-        new=before.new,
-        minutes=sent.minutes,
-        steps=tuple(Step(s.kind, s.minutes, s.skipped, s.note.strip()) for s in sent.steps),
-        look_back=tuple(sent.look_back),
-        words=tuple(sent.words),
-        sentence=sent.sentence.strip(),
-    )
-    record = lessons.change(
-        session, school_class.id, lesson_id, retimed(lesson) if sent.share_out else lesson
-    )
-    return _lesson_out(record, _taught(session, school_class), school_class.language)
+@router.post("/lessons/{lesson_id}/changes")
+def post_lesson_change(
+    record: Record, session: Db, school_class: Class, lesson_id: int, sent: LessonChange
+) -> LessonOut:
+    """Keeps a lesson as the teacher has changed it."""
+    kept = planning.change(record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent))
+    taught = tuple(taught_letters.of_class(session, school_class.id))
+    return _lesson_out(kept, taught, school_class.language)
 
 
 @router.delete("/lessons/{lesson_id}", status_code=204)
@@ -215,9 +205,9 @@ def delete_lesson(session: Db, school_class: Class, lesson_id: int) -> None:
 @router.get("/lessons/{lesson_id}/page", response_class=Response)
 def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Response:
     """The plan on one page, to print."""
-    record = lessons.get(session, school_class.id, lesson_id)
-    day = long_date(record.day, school_class.language)
-    data = lesson_page(record.lesson, school_class.hand, school_class.ruling, day=day)
+    kept = lessons.get(session, school_class.id, lesson_id)
+    day = long_date(kept.day, school_class.language)
+    data = lesson_page(kept.lesson, school_class.hand, school_class.ruling, day=day)
     return Response(data, media_type=PDF)
 
 
@@ -225,7 +215,7 @@ def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Respons
 def put_language(session: Db, school_class: Class, sent: LanguageIn) -> LanguageIn:
     """Sets how the class writes dates, what it calls the stop, how long its lessons are."""
     language = Language(sent.variety, sent.ordinal, sent.stop)
-    lessons.set_language(session, school_class.id, language, sent.minutes)
+    classes.set_language(session, school_class.id, language, sent.minutes)
     return sent
 
 
@@ -236,20 +226,10 @@ class TaughtIn(BaseModel):
 
 
 @router.put("/taught")
-def put_taught(session: Db, school_class: Class, now: Now, sent: TaughtIn) -> TaughtIn:
+def put_taught(record: Record, school_class: Class, now: Now, sent: TaughtIn) -> TaughtIn:
     """Sets which letters are taught, whatever lessons were given."""
     letters = {letter for letter in sent.letters if letter in LETTERS}
-    lessons.set_taught(session, school_class.id, letters, _day_of(now))
-    return TaughtIn(letters=list(lessons.taught(session, school_class.id)))
-
-
-def _day_of(now: datetime) -> date:
-    """The day on this machine: a school's day is where the school is."""
-    return now.astimezone().date()
-
-
-def _taught(session: Db, school_class: ClassRecord) -> tuple[str, ...]:
-    return tuple(lessons.taught(session, school_class.id))
+    return TaughtIn(letters=list(planning.set_taught(record, school_class.id, letters, now)))
 
 
 def _language_out(school_class: ClassRecord) -> LanguageIn:
@@ -270,24 +250,39 @@ def _due_out(one: Due) -> DueOut:
     return DueOut(letter=one.letter, days_over=one.days_over, why=one.why)
 
 
-def _lesson_out(record: LessonRecord, taught: tuple[str, ...], language: Language) -> LessonOut:
-    lesson = record.lesson
-    known = {*taught, *(letter for part in lesson.new for letter in part)}
-    looked = look_over(lesson.sentence, known, language)
+def _lesson_out(kept: LessonRecord, taught: tuple[str, ...], language: Language) -> LessonOut:
     return LessonOut(
-        id=record.id,
-        day=record.day,
+        **_matter(kept.lesson, kept.day, taught, language).model_dump(),
+        id=kept.id,
+        day=kept.day,
+        at=kept.at,
+        given=kept.given_at is not None,
+    )
+
+
+def _matter(
+    lesson: Lesson, day: date, taught: tuple[str, ...], language: Language
+) -> LessonMatterOut:
+    looked = look_over(lesson.sentence, {*taught, *lesson.letters}, language)
+    date_text = long_date(day, language)
+    return LessonMatterOut(
         new=list(lesson.new),
+        parts=list(lesson.parts),
+        letters=list(lesson.letters),
         minutes=lesson.minutes,
         spent=lesson.spent,
         steps=[
-            LessonStepOut(
+            LessonStep(
                 kind=step.kind,
                 minutes=step.minutes,
                 skipped=step.skipped,
                 note=step.note,
-                title=KINDS[step.kind].title,
-                what=KINDS[step.kind].what,
+                title=STEPS[step.kind].title,
+                what=STEPS[step.kind].what,
+                showings=list(STEPS[step.kind].showings),
+                prompts=list(prompts(lesson, step.kind)),
+                copy_text=copy_of(lesson, step.kind, date_text),
+                rows=STEPS[step.kind].rows,
             )
             for step in lesson.steps
         ],
@@ -298,6 +293,4 @@ def _lesson_out(record: LessonRecord, taught: tuple[str, ...], language: Languag
             words=len(looked.words),
             notes=[note.what for note in looked.notes] if looked.text else [],
         ),
-        at=record.at,
-        given=record.given_at is not None,
     )

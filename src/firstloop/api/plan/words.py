@@ -6,13 +6,15 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db
+from firstloop.api.deps import Class, Db, Record
 from firstloop.api.plan.letters import WordOut, word_out
-from firstloop.core import chains
-from firstloop.core.picker import Picked, Where, pick
-from firstloop.core.sentences import look_over, writable_sentences
-from firstloop.core.sounds import Word
-from firstloop.store import lessons, own_schemes
+from firstloop.core.vocabulary import chains
+from firstloop.core.vocabulary.picker import Picked, Where, pick
+from firstloop.core.vocabulary.sentences import look_over, writable_sentences
+from firstloop.core.vocabulary.sounds import Word
+from firstloop.services import schemes
+from firstloop.store import own_vocabulary, taught_letters
+from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -76,15 +78,16 @@ class LookedOut(BaseModel):
 
 @router.get("/picker")
 def get_picker(
+    record: Record,
     session: Db,
     school_class: Class,
     new: Part,
     untaught: Annotated[int, Query(ge=0, le=3)] = 0,
 ) -> list[WordRow]:
     """Words for a letter or a pair, of taught letters; or with a few that are not taught."""
-    taught = lessons.taught(session, school_class.id)
-    own = lessons.own_words(session, school_class.id)
-    scheme = own_schemes.find(session, school_class.id, school_class.scheme, school_class.hand)
+    taught = taught_letters.of_class(session, school_class.id)
+    own = own_vocabulary.of_class(session, school_class.id)
+    scheme = schemes.find(record, school_class, school_class.scheme)
     family_of = {letter: f.name for f in scheme.families for letter in f.letters}
 
     def out(picked: Picked) -> PickedOut:
@@ -149,38 +152,42 @@ def get_missing_pairs(
 @router.get("/own-words")
 def get_own_words(session: Db, school_class: Class) -> list[WordOut]:
     """The words that the teacher has added."""
-    return [word_out(word) for word in lessons.own_words(session, school_class.id)]
+    return [word_out(word) for word in own_vocabulary.of_class(session, school_class.id)]
 
 
 @router.post("/own-words", status_code=201)
 def post_own_word(session: Db, school_class: Class, sent: OwnWordIn) -> WordOut:
     """Keeps a word of the teacher's."""
-    return word_out(lessons.add_own_word(session, school_class.id, sent.noted.strip()))
+    return word_out(own_vocabulary.add(session, school_class.id, sent.noted.strip()))
 
 
 @router.delete("/own-words/{text}", status_code=204)
 def delete_own_word(session: Db, school_class: Class, text: str) -> None:
     """Forgets a word of the teacher's."""
-    lessons.remove_own_word(session, school_class.id, text)
+    own_vocabulary.remove(session, school_class.id, text)
 
 
 @router.get("/sentences")
 def get_sentences(session: Db, school_class: Class, new: Part) -> list[str]:
     """Bundled sentences of taught letters; those with what is new first."""
-    taught = lessons.taught(session, school_class.id)
+    taught = taught_letters.of_class(session, school_class.id)
     return list(writable_sentences({*taught, *new}, new))[:MOST_LISTED]
 
 
 @router.post("/sentences/look-over")
 def post_look_over(session: Db, school_class: Class, sent: SentenceIn) -> LookedOut:
     """What a sentence lacks; nothing is kept."""
-    looked = look_over(sent.text, lessons.taught(session, school_class.id), school_class.language)
+    looked = look_over(
+        sent.text, taught_letters.of_class(session, school_class.id), school_class.language
+    )
     return LookedOut(words=list(looked.words), notes=[note.what for note in looked.notes])
 
 
 def _letters(
-    session: Db, school_class: ClassRecord, *, all_letters: bool
+    session: Session, school_class: ClassRecord, *, all_letters: bool
 ) -> tuple[frozenset[str], tuple[Word, ...]]:
     """The letters that games may use, and the teacher's own words."""
-    taught = string.ascii_lowercase if all_letters else lessons.taught(session, school_class.id)
-    return frozenset(taught), lessons.own_words(session, school_class.id)
+    taught = (
+        string.ascii_lowercase if all_letters else taught_letters.of_class(session, school_class.id)
+    )
+    return frozenset(taught), own_vocabulary.of_class(session, school_class.id)

@@ -6,43 +6,46 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from firstloop.core.checking import direction, line, parts, shape, size, wording
+from firstloop.core.checking import direction, line, parts, shape, size
+from firstloop.core.checking.catalogue import CATALOGUE, limits_for
 from firstloop.core.checking.consequences import without_consequences
 from firstloop.core.checking.explain import Explanation, explain, without_left_over
-from firstloop.core.checking.findings import (
-    DIMENSION_OF,
-    Code,
-    Dimension,
-    Finding,
-    Measure,
-    MoveInk,
-    Result,
-    Verdict,
-)
+from firstloop.core.checking.findings import Finding, Measure, MoveInk, Result
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
-from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Look
+from firstloop.core.checking.limit import Limit
 from firstloop.core.checking.reading import Reading, read
-from firstloop.core.checking.scan import LetterImage, explain_image
-from firstloop.core.checking.trace import evenly, tidy
+from firstloop.core.checking.said import Said
+from firstloop.core.checking.scan import explain_image
+from firstloop.core.checking.tidy import tidy
 from firstloop.core.checking.turned import Faces, faces_of, other_way_up
-from firstloop.core.ink import Ink
-from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.limits import Limit, Stage, limits_for
-from firstloop.core.ruling import Ruling
+from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.image import LetterImage
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.task import Handedness, Kind, Task
+from firstloop.core.geometry.even import evenly
+from firstloop.core.geometry.matching import Path
+from firstloop.core.geometry.pictures import Look
+from firstloop.core.letters import Hand, Letter, draw
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style, hand_of
 
 CHECKER_VERSION = "3"
 """Goes up whenever the same ink may get another answer."""
 
+ALL_IS_WELL = "Just right. Make the next one the same way."
+
+Evidence = Ink | LetterImage
+
 Forms = tuple[Letter, ...]
 
-_RANK = {code: rank for rank, code in enumerate(Code)}
+_RANK = {code: rank for rank, code in enumerate(CATALOGUE)}
 _WORST_FIRST = (Verdict.NOT_YET, Verdict.NEARLY)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class _Seen:
+class _Measured:
     """What was made of the evidence: the explanation, what it reads as, and what was measured."""
 
     explanation: Explanation
@@ -50,63 +53,72 @@ class _Seen:
     measures: Sequence[Measure]
 
 
-def check(
-    evidence: Ink | LetterImage,
-    target: str,
-    hand: Hand,
-    ruling: Ruling,
-    *,
-    left_handed: bool = False,
-    stage: Stage = Stage.DEVELOPING,
-) -> Result:
+def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Result:
     """What there is to say of one letter, written with a pen or seen on paper.
 
     Of an image shape and size are judged; direction is unseen. Raises InkError where the evidence
-    cannot be a letter, UnknownLetterError where the hand has no such letter.
+    cannot be a letter, UnknownLetterError where the hand has no such letter, and UncheckedError
+    where more than a letter was asked for.
     """
-    forms, limits = forms_of(target, hand, ruling), limits_for(stage)
+    if task.kind is not Kind.LETTER:
+        raise UncheckedError(f"a {task.kind} cannot be checked yet; hand it in letter by letter")
+    hand = hand_of(style)
+    forms, limits = forms_of(task.target, hand, ruling), limits_for(task.stage)
     if isinstance(evidence, Ink):
         evidence.require_a_letter()
-        seen = _see_ink(evidence, forms, hand, limits, left_handed)
+        left_handed = task.handedness is Handedness.LEFT
+        measured = _measure_ink(evidence, forms, hand, limits, left_handed)
         visible = frozenset(Dimension)
     else:
-        seen = _see_image(evidence, forms, hand)
+        measured = _measure_image(evidence, forms, hand)
         visible = frozenset(Dimension) - {Dimension.DIRECTION}
-    findings = _findings(seen, limits, visible)
+    findings = _findings(measured, limits, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
-    written = seen.explanation.written
+    written = measured.explanation.written
     return Result(
-        target=target,
+        target=task.target,
+        kind=task.kind,
         hand=hand.name,
-        reads_as=seen.reading.nearest,
-        way=seen.explanation.way.name,
+        reads_as=measured.reading.nearest,
+        way=measured.explanation.way.name,
         verdict={
             dimension: _verdict(findings, dimension) if dimension in visible else Verdict.UNSEEN
             for dimension in Dimension
         },
         findings=findings,
-        say=to_mend[0].say if to_mend else wording.ALL_IS_WELL,
+        say=to_mend[0].say if to_mend else ALL_IS_WELL,
         trail=tuple(MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, w.ink) for w in written),
         checker=CHECKER_VERSION,
     )
 
 
-def _see_ink(
+def prepare(style: Style, ruling: Ruling) -> None:
+    """Works out once what every check in a hand and on a ruling needs: forms, ways and pictures of
+    its letters. The first check is then as quick as the next."""
+    hand = hand_of(style)
+    for letter, script in hand.scripts.items():
+        paths = draw(script, hand.proportions, ruling).paths()
+        check(Ink(tuple(Stroke.of(path) for path in paths)), Task(letter), style, ruling)
+    upside_down = Stroke.of(draw(hand.scripts["n"], hand.proportions, ruling).paths()[0][::-1])
+    check(Ink((upside_down,)), Task("k"), style, ruling)  # what is no k is read among all letters
+
+
+def _measure_ink(
     ink: Ink, forms: Forms, hand: Hand, limits: dict[Code, Limit], left_handed: bool
-) -> _Seen:
+) -> _Measured:
     lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
     as_it_is = explanation = explain(lines, forms)
     whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
-    seen: tuple[Look, float] | None = None
+    look: tuple[Look, float] | None = None
     if not explanation.is_right:  # what clearly is the letter is looked at no other way up
-        look = Look.of(whole)
-        costs = faces.costs(look)
-        seen = look, float(costs[0])
+        picture = Look.of(whole)
+        costs = faces.costs(picture)
+        look = picture, float(costs[0])
         turned = other_way_up(lines, forms, faces, costs, explanation)
         if turned is not None:
             measure, explanation = turned
             sizes = _sizes(explanation, frame_of(explanation))
-            return _Seen(explanation, read(*seen, forms[0], hand), [measure, *sizes])
+            return _Measured(explanation, read(*look, forms[0], hand), [measure, *sizes])
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
     if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
@@ -115,33 +127,33 @@ def _see_ink(
         # Read without its lean and what was gone over again, but with what was left over: an n
         # with a hump more is read as m.
         whole = Path.of_trace(lines if explanation.left_over else explanation.settled.as_made)
-        seen = None
+        look = None
     if explanation is as_it_is and explanation.is_sure:
         reading = Reading(forms[0].name, 0.0)
     else:
-        reading = read(*(seen or _seen(whole, faces)), forms[0], hand)
-    return _Seen(
+        reading = read(*(look or _looked_at(whole, faces)), forms[0], hand)
+    return _Measured(
         explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
     )
 
 
-def _seen(whole: Path, faces: Faces) -> tuple[Look, float]:
+def _looked_at(whole: Path, faces: Faces) -> tuple[Look, float]:
     """How ink looks, and what that differs by (u²) from the letter asked for."""
     look = Look.of(whole)
     return look, faces.upright_cost(look)
 
 
-def _see_image(image: LetterImage, forms: Forms, hand: Hand) -> _Seen:
+def _measure_image(image: LetterImage, forms: Forms, hand: Hand) -> _Measured:
     sighting = explain_image(image, forms, hand.proportions.slant_deg)
     explanation, faces = sighting.explanation, faces_of(forms, hand.proportions.slant_deg)
-    reading = read(*_seen(Path.of_trace(sighting.lines), faces), forms[0], hand)
+    reading = read(*_looked_at(Path.of_trace(sighting.lines), faces), forms[0], hand)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))
-        return _Seen(explanation, reading, [sighting.turned, *sizes])
+        return _Measured(explanation, reading, [sighting.turned, *sizes])
     leaning = line.slant(explanation, hand) if explanation.holds else []
     # A picture of a line is smoother than the line.
     own = [m for m in _measures(explanation, reading) if m.code is not Code.WOBBLE]
-    return _Seen(
+    return _Measured(
         explanation,
         reading,
         [
@@ -201,38 +213,38 @@ def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 
 def _findings(
-    seen: _Seen, limits: dict[Code, Limit], visible: frozenset[Dimension]
+    measured: _Measured, limits: dict[Code, Limit], visible: frozenset[Dimension]
 ) -> tuple[Finding, ...]:
     """What is beyond its limit, the most important first, each cause once."""
     judged = [
         (measure, severity)
-        for measure in seen.measures
-        if DIMENSION_OF[measure.code] in visible
+        for measure in measured.measures
+        if CATALOGUE[measure.code].dimension in visible
         and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
     ]
     ranked = sorted(
-        without_consequences(judged, seen.explanation),
+        without_consequences(judged, measured.explanation),
         key=lambda one: (_WORST_FIRST.index(one[1]), _RANK[one[0].code]),
     )
-    letter = seen.explanation.letter
+    letter = measured.explanation.letter
     return tuple(
         _in_words(measure, severity, limits[measure.code], letter) for measure, severity in ranked
     )
 
 
 def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter) -> Finding:
-    note, say = wording.words_for(measure, letter)
+    kind, said = CATALOGUE[measure.code], Said(measure, letter)
     return Finding(
         code=measure.code,
-        dimension=DIMENSION_OF[measure.code],
+        dimension=kind.dimension,
         severity=severity,
         stroke=measure.stroke,
         move=measure.move,
         measure=round(measure.value, 3),
         limit=round(limit.not_yet, 4),
         unit=limit.unit,
-        note=note,
-        say=say,
+        note=kind.note(said),
+        say=kind.say(said),
         other=measure.other,
     )
 

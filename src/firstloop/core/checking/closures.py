@@ -5,16 +5,11 @@ from functools import lru_cache
 
 import numpy as np
 
-from firstloop.core import polyline
-from firstloop.core.letterforms import Letter
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
-
-TOUCHING = 0.08
-"""u: an end of the model this near to another part is meant to touch it."""
-
-NEIGHBOURHOOD = 0.3
-"""u along the stroke from its end: what is this near belongs to the end itself."""
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
+from firstloop.core.letters.moves import MoveKind
+from firstloop.core.limits import NEIGHBOURHOOD, TOUCHING
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,8 +29,8 @@ class Closure:
 def closures(letter: Letter) -> tuple[Closure, ...]:
     """All closures of a letter; dots touch nothing.
 
-    >>> from firstloop.core.letterforms import PLAIN, draw
-    >>> from firstloop.core.ruling import Ruling
+    >>> from firstloop.core.letters import PLAIN, draw
+    >>> from firstloop.core.letters.ruling import Ruling
     >>> o, n = (draw(PLAIN.scripts[x], PLAIN.proportions, Ruling()) for x in "on")
     >>> len(closures(o)), len(closures(n))
     (2, 0)

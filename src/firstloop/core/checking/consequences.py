@@ -2,40 +2,23 @@
 
 from collections.abc import Sequence
 
+from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.checking.explain import Explanation
-from firstloop.core.checking.findings import Code, Measure, Verdict
-from firstloop.core.moves import MoveKind
+from firstloop.core.checking.findings import Measure
+from firstloop.core.contract import Code, Verdict
+from firstloop.core.letters.moves import MoveKind
 
 Judged = tuple[Measure, Verdict]
 """A measure and where it stands against its limit."""
-
-_EXPLAINS: dict[Code, frozenset[Code]] = {
-    Code.STROKE_ORDER: frozenset({Code.START_PLACE, Code.EXTRA_LIFT}),
-    Code.START_PLACE: frozenset({Code.EXTRA_LIFT}),
-    Code.STROKE_DIRECTION: frozenset({Code.RETRACE_GAP, Code.EXTRA_LIFT, Code.OPEN_GAP}),
-    Code.EXTRA_LIFT: frozenset({Code.RETRACE_GAP}),
-    Code.MISSING_PART: frozenset({Code.WIDTH, Code.OPEN_GAP}),
-    Code.OPEN_GAP: frozenset({Code.READS_AS_OTHER}),
-    Code.ENTRY_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH, Code.START_PLACE}),
-    Code.EXIT_MISSING: frozenset({Code.READS_AS_OTHER, Code.WIDTH}),
-    Code.RETRACE_GAP: frozenset({Code.WIDTH, Code.SLANT, Code.UNEVEN_PARTS}),
-    Code.DOT_PLACE: frozenset({Code.READS_AS_OTHER}),
-    Code.READS_AS_OTHER: frozenset({Code.PART_LENGTH}),
-    Code.UNEVEN_PARTS: frozenset({Code.WIDTH}),
-    Code.BODY_HEIGHT: frozenset({Code.WOBBLE}),
-    Code.WIDTH: frozenset({Code.PART_LENGTH, Code.READS_AS_OTHER}),
-    Code.WOBBLE: frozenset({Code.EXTRA_PART, Code.RETRACE_GAP}),
-}
-"""What another finding already explains, whatever the letter."""
 
 
 def without_consequences(found: Sequence[Judged], explanation: Explanation) -> list[Judged]:
     """What remains when what another finding already explains is left out."""
     to_mend = {measure.code: measure for measure, severity in found if severity is Verdict.NOT_YET}
     explained = _in_this_letter(to_mend, explanation)
-    for code in Code:  # the more important first; what is explained itself explains nothing
+    for code in CATALOGUE:  # the more important first; what is explained itself explains nothing
         if code in to_mend and code not in explained:
-            explained |= _EXPLAINS.get(code, frozenset())
+            explained |= {kind.code for kind in CATALOGUE.values() if code in kind.explained_by}
     return [judged for judged in found if judged[0].code not in explained]
 
 

@@ -5,13 +5,14 @@ import math
 
 import numpy as np
 
-from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation
-from firstloop.core.checking.findings import Code, Measure
+from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
+from firstloop.core.contract import Code
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import ROUND_START
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
 
 ROUND = (MoveKind.ROUND, MoveKind.WHEEL)
 

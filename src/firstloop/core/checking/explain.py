@@ -8,23 +8,25 @@ from itertools import accumulate, pairwise
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.match import Match, Models, Path, least_cost, match
 from firstloop.core.checking.settle import Settled, settle
-from firstloop.core.checking.trace import Lines, length_of, points_in
 from firstloop.core.checking.ways import Piece, Way, ways_of
-from firstloop.core.letterforms import Letter
+from firstloop.core.geometry.even import Lines, length_of, points_in
+from firstloop.core.geometry.matching import Match, Models, Path, least_cost, match
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
 from firstloop.core.limits import (
+    A_CORNER,
     CLEARLY,
     CLEARLY_LEFT_OVER,
     CORNER_SEARCH,
     LEFT_OVER,
     LIFT_SEARCH,
+    PARTS_AT_A_LIFT,
     POORLY_EXPLAINED,
     SURELY,
     UNEXPLAINED,
     UNUSUAL_WAY,
 )
-from firstloop.core.polyline import FloatArray
 
 Place = tuple[float, float]
 
@@ -184,7 +186,9 @@ def explain_as(lines: Lines, letter: Letter) -> Explanation:
     known = _prepared(letter, settled.missing)
     handicaps = known.handicaps
     if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
-        handicaps = handicaps + UNUSUAL_WAY * 1.5 * (known.strokes != len(settled.strokes))
+        handicaps = handicaps + PARTS_AT_A_LIFT * UNUSUAL_WAY * (
+            known.strokes != len(settled.strokes)
+        )
     path = Path.of_trace(settled.strokes)
     found = match(path, known.models, handicaps)
     way, ends = known.ways[found.best], known.ends[found.best]
@@ -271,6 +275,6 @@ def _corner(ink: FloatArray, near: int, before: Piece, after: Piece) -> int:
     (ax, ay), (lx, ly) = before.arriving, after.leaving
     begin, end = near - points_in(CORNER_SEARCH), near + points_in(CORNER_SEARCH) + 1
     window = ink[max(0, begin) : end]
-    if ax * lx + ay * ly > -0.5 or len(window) == 0:
+    if ax * lx + ay * ly > A_CORNER or len(window) == 0:
         return near
     return max(0, begin) + int(np.argmax(window @ np.array([ax - lx, ay - ly])))

@@ -3,10 +3,10 @@
 from dataclasses import replace
 from functools import lru_cache
 
-from firstloop.core.letterforms import Hand, Letter, draw, find_script
-from firstloop.core.letterforms.alternatives import ONLY_IF_CHOSEN
-from firstloop.core.moves import Level, Move, MoveKind, Script, ScriptStroke
-from firstloop.core.ruling import Ruling
+from firstloop.core.letters import Hand, Letter, draw, find_script
+from firstloop.core.letters.alternatives import ONLY_IF_CHOSEN
+from firstloop.core.letters.moves import Level, Move, MoveKind, Script, ScriptStroke
+from firstloop.core.letters.ruling import Ruling
 
 
 @lru_cache(maxsize=1024)

@@ -11,11 +11,9 @@ from statistics import fmean
 import numpy as np
 
 from firstloop.core.checking.explain import Explanation
-from firstloop.core.moves import Level
-from firstloop.core.polyline import FloatArray
-
-SMALLEST_BODY = 0.1
-"""u: a flatter body than this is no body; lengths are not blown up by dividing by less."""
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.moves import Level
+from firstloop.core.limits import SMALLEST_BODY
 
 
 @dataclass(frozen=True, slots=True)

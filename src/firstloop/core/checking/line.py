@@ -4,11 +4,14 @@ import math
 
 import numpy as np
 
-from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, room_of
-from firstloop.core.checking.findings import Code, Measure
-from firstloop.core.checking.trace import Lines
-from firstloop.core.letterforms import Hand
+from firstloop.core.checking.findings import Measure
+from firstloop.core.contract import Code
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import Lines
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand
+from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import (
     INK_SPACING,
     LONGEST_DETOUR,
@@ -18,8 +21,6 @@ from firstloop.core.limits import (
     SMOOTH_RUN,
     UPRIGHT_ENOUGH,
 )
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
 
 EVERY = 2
 """Of the ink's points, every so many are looked at for shaking."""

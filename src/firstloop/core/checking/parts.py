@@ -2,12 +2,14 @@
 
 import numpy as np
 
-from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure
+from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
+from firstloop.core.contract import Code
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.moves import MoveKind
+from firstloop.core.limits import NOTHING
 
 
 def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
@@ -114,7 +116,3 @@ def _crossing(stem: FloatArray, loop: FloatArray) -> float | None:
 def _across(parts: list[Written]) -> float:
     """u from the left of the parts to their right."""
     return max(max(w.high[0] for w in parts) - min(w.low[0] for w in parts), NOTHING)
-
-
-NOTHING = 0.05
-"""u: what is no wider has no width to be compared."""

@@ -5,14 +5,16 @@ from functools import lru_cache
 
 import numpy as np
 
-from firstloop.core.checking.findings import Code
+from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.checking.forms import forms_of
-from firstloop.core.checking.pictures import Look, Pictures, looks_of
-from firstloop.core.letterforms import Hand, Letter
-from firstloop.core.letterforms.hands import GROUPS, group_of
-from firstloop.core.limits import ANOTHER_KIND, LIMITS, NO_NEARER
-from firstloop.core.polyline import FloatArray
-from firstloop.core.ruling import Ruling
+from firstloop.core.checking.looks import looks_of
+from firstloop.core.contract import Code
+from firstloop.core.geometry.pictures import Look, Pictures
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand, Letter
+from firstloop.core.letters.hands import GROUPS, group_of
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.limits import ANOTHER_KIND, NO_NEARER
 
 READ = ("small", "capital", "digit")
 """The kinds of letters that are read; a mark is told by its place, nobody reads it out of it."""
@@ -36,7 +38,7 @@ def read(ink: Look, cost: float, asked: Letter, hand: Hand) -> Reading:
     that.
     """
     target, ruling = asked.name, asked.ruling
-    to_beat = cost - LIMITS[Code.READS_AS_OTHER].not_yet
+    to_beat = cost - CATALOGUE[Code.READS_AS_OTHER].limit.not_yet
     if group_of(target) not in READ or to_beat <= NO_NEARER:
         return Reading(target, 0.0)
     alphabet, handicaps = _alphabet(hand, ruling), _handicaps(target, hand, ruling)

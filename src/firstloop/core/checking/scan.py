@@ -1,4 +1,4 @@
-"""A letter as it stands on paper: a binary image, and no path.
+"""A letter as it stands on paper: an image, and no path.
 
 Which way and in which order it was made cannot be seen, and is not guessed. The image is thinned to
 lines one pixel wide; the letter is laid over them as a picture, and what ink is found near each of
@@ -10,56 +10,28 @@ from dataclasses import dataclass, replace
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core import polyline
 from firstloop.core.checking.explain import Explanation, explain_as
 from firstloop.core.checking.findings import Measure
-from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Look, Pictures, looks_of
-from firstloop.core.checking.trace import Lines, evenly
+from firstloop.core.checking.looks import looks_of
 from firstloop.core.checking.turned import Faces, faces_of, turned_by_shape
-from firstloop.core.errors import InkError
-from firstloop.core.letterforms import Letter
-from firstloop.core.limits import COVERED, INK_SPACING, STRAY_STROKE
-from firstloop.core.polyline import FloatArray
-from firstloop.core.skeleton import skeleton_lines
-
-LEANS = (-32.0, -24.0, -16.0, 16.0, 24.0, 32.0)
-"""Degrees: leans that are tried on a picture that does not lie well on the letter."""
-
-CLEARLY_LEANS = 0.6
-"""A letter leans if stood up its shape costs less than this share of what it costs as it is."""
-
-REACHES, GENTLE = (0.45, 0.35, 0.25), 0.2
-"""u: from how far the letter is drawn towards the ink, in turn; over which length it bends."""
-
-BROKEN = 0.12
-"""u: a step along the ink as wide as this, with nothing half way, is a break in the line."""
-
-LEFT_OVER_COST = 0.05
-"""u² for each u of ink that a form leaves over, when forms are compared."""
-
-Bits = npt.NDArray[np.bool_]
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class LetterImage:
-    """A picture of one letter: pixels (rows, columns), True where there is ink, the first row on
-    top; the row of the base line, and the x-height, both in pixels."""
-
-    pixels: Bits
-    base_px: float
-    x_height_px: float
-
-    def lines(self) -> Lines:
-        """The ink as thin lines in u, y up, evenly spaced, in no order; raises InkError."""
-        if self.x_height_px <= 0:
-            raise InkError("the x-height of the picture must be more than nothing")
-        scale = np.array([1.0, -1.0]) / self.x_height_px
-        shift = np.array([0.0, self.base_px / self.x_height_px])
-        lines = tuple(evenly(line * scale + shift) for line in skeleton_lines(self.pixels))
-        if not lines:
-            raise InkError("there is no ink in the picture; scan the letter again")
-        return lines
+from firstloop.core.evidence.image import LetterImage
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import Lines, evenly
+from firstloop.core.geometry.matching import Path
+from firstloop.core.geometry.pictures import Look, Pictures
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
+from firstloop.core.limits import (
+    BROKEN,
+    CLEARLY_LEANS,
+    COVERED,
+    GENTLE,
+    INK_SPACING,
+    LEANS,
+    LEFT_OVER_COST,
+    REACHES,
+    STRAY_STROKE,
+)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -5,7 +5,6 @@ what they have written. Here the strokes are put in the letter's order and direc
 to be done for that is noted; how the moves within them were made is then for `explain` to find.
 """
 
-from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import permutations
@@ -13,9 +12,11 @@ from itertools import permutations
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core import polyline
-from firstloop.core.checking.trace import Lines, length_of, thinned
-from firstloop.core.letterforms import Letter
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import Lines, length_of, thinned
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
+from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import (
     ACROSS,
     CLEARLY_IN_ORDER,
@@ -24,6 +25,8 @@ from firstloop.core.limits import (
     COVERED_DOT,
     GONE_OVER,
     IN_ORDER,
+    LEAST_SCALE,
+    MOST_SCALE,
     MOSTLY_COVERED,
     NOT_OF_THE_LETTER,
     ON_TOP,
@@ -32,14 +35,9 @@ from firstloop.core.limits import (
     STRAY_STROKE,
     TURNED_ROUND,
 )
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
 
 POINTS = 24
 """Of a stroke, compared with those of another."""
-
-MOST_PERMUTED = 5
-"""Strokes: above this their order is taken as it is; no letter of ours has more than four."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -99,7 +97,7 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
         apart = min(
             (apart, _apart_as_it_stands(own, models)), key=lambda one: one.min(axis=3).mean()
         )
-    if as_many and len(models) <= MOST_PERMUTED:
+    if as_many:
         return _settled(strokes, _assigned(apart), letter, models)
     return _with_too_many(strokes, apart, letter, models)
 
@@ -185,7 +183,7 @@ def _fitted(ink: FloatArray, models: FloatArray, by: FloatArray | None = None) -
     low, high = flat.min(axis=0), flat.max(axis=0)
     to_low, to_high = onto.min(axis=0), onto.max(axis=0)
     scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
-    scale = np.minimum(np.maximum(scale, 0.5), 2.0)
+    scale = np.minimum(np.maximum(scale, LEAST_SCALE), MOST_SCALE)
     return np.asarray(ink * scale + ((to_low + to_high) / 2 - scale * (low + high) / 2))
 
 
@@ -235,12 +233,10 @@ def _directions(strokes: FloatArray) -> FloatArray:
 
 def _assigned(apart: FloatArray) -> list[int]:
     """For each ink stroke the model stroke, one to one, that lies nearest on the whole."""
-    costs = (apart.min(axis=3).sum(axis=2) + apart.min(axis=2).sum(axis=2)).tolist()
+    from scipy.optimize import linear_sum_assignment  # noqa: PLC0415  # slow to load, seldom needed
 
-    def cost(to: Iterable[int]) -> float:
-        return float(sum(row[j] for row, j in zip(costs, to, strict=True)))
-
-    return list(min(permutations(range(len(costs))), key=cost))
+    costs = apart.min(axis=3).sum(axis=2) + apart.min(axis=2).sum(axis=2)
+    return [int(j) for j in linear_sum_assignment(costs)[1]]
 
 
 def _with_too_many(
@@ -330,7 +326,7 @@ def _as_tall(ink: FloatArray, models: FloatArray) -> FloatArray:
     """The ink scaled to the letter's height, its feet on the letter's."""
     low, to_low = ink.min(axis=(0, 1)), models.min(axis=(0, 1))
     height = max(float(np.ptp(ink[..., 1])), SMALLEST_BOX)
-    scale = min(max(float(np.ptp(models[..., 1])) / height, 0.5), 2.0)
+    scale = min(max(float(np.ptp(models[..., 1])) / height, LEAST_SCALE), MOST_SCALE)
     return np.asarray((ink - low) * scale + to_low)
 
 

@@ -2,26 +2,31 @@
 
 import numpy as np
 
-from firstloop.core import polyline
-from firstloop.core.checking.closures import NEIGHBOURHOOD, Closure, closures
+from firstloop.core.checking.closures import Closure, closures
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure
+from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.reading import Reading
-from firstloop.core.checking.trace import length_of, points_in
-from firstloop.core.limits import SLACK, SLACK_AT_LEAST, SMALLEST_BOX, THERE_AT_ALL
-from firstloop.core.moves import MoveKind
-from firstloop.core.polyline import FloatArray
-
-RETURN_BAND = (0.15, 0.6)
-"""Of the body: the heights between which going back is compared with coming down. Below it the
-pen is turning; above it an arch has begun to leave its stem (at 0.64)."""
+from firstloop.core.contract import Code
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import length_of, points_in
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.moves import MoveKind
+from firstloop.core.limits import (
+    END_SHARE,
+    LEAST_SCALE,
+    MOST_SCALE,
+    NEIGHBOURHOOD,
+    RETURN_BAND,
+    SLACK,
+    SLACK_AT_LEAST,
+    SMALLEST_BOX,
+    THERE_AT_ALL,
+    TURNING,
+)
 
 HEIGHTS = np.linspace(0.0, 1.0, 12)
-"""Of that band: where the two lines are compared."""
-
-TURNING = 0.15
-"""u at either end of a way up: there the pen turns, and the two lines may part."""
+"""Where in the RETURN_BAND the two lines are compared."""
 
 PARTS = {
     MoveKind.ARCH,
@@ -74,7 +79,7 @@ def _beyond(last: Written) -> float:
         return 0.0
     made = (last.width, last.high[1] - last.low[1])
     scale = [
-        min(max(max(ink, SMALLEST_BOX) / max(model, SMALLEST_BOX), 0.5), 2.0)
+        min(max(max(ink, SMALLEST_BOX) / max(model, SMALLEST_BOX), LEAST_SCALE), MOST_SCALE)
         for ink, model in zip(made, last.piece.size, strict=True)
     ]
     if last.length < min(scale) * last.piece.length + SLACK_AT_LEAST:
@@ -118,7 +123,7 @@ def _gap(explanation: Explanation, closure: Closure) -> float | None:
 
 def _end_of(ink: FloatArray, at_start: bool) -> FloatArray:
     """The ink near an end: where it goes past what it should touch, it has touched it."""
-    count = 1 + min(points_in(NEIGHBOURHOOD), int(0.4 * (len(ink) - 1)))
+    count = 1 + min(points_in(NEIGHBOURHOOD), int(END_SHARE * (len(ink) - 1)))
     return ink[:count] if at_start else ink[-count:]
 
 

@@ -1,9 +1,11 @@
 """What is seen of size: on the line, the body filled, the tall part up to its line."""
 
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Code, Measure
+from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
-from firstloop.core.moves import Level, MoveKind
+from firstloop.core.contract import Code
+from firstloop.core.letters.moves import Level, MoveKind
+from firstloop.core.limits import A_LITTLE_ABOVE, NARROW
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
@@ -76,13 +78,6 @@ def _is_a_bar(explanation: Explanation, written: Written) -> bool:
     drawn = written.piece.drawn
     alone = len(explanation.letter.strokes[drawn.stroke]) == 1
     return alone and drawn.move.kind in (MoveKind.CROSS, MoveKind.DOT)
-
-
-A_LITTLE_ABOVE = 1.2
-"""u: where a t is clearly taller than a short letter."""
-
-NARROW = 0.45
-"""u: of narrower letters, i and l, the width is that of a line."""
 
 
 def _reaches(written: Written, level: Level) -> bool:

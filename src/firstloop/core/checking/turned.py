@@ -6,12 +6,15 @@ from functools import lru_cache
 import numpy as np
 
 from firstloop.core.checking.explain import Explanation, explain
-from firstloop.core.checking.findings import Code, Measure
-from firstloop.core.checking.match import Path
-from firstloop.core.checking.pictures import Look, Pictures, looks_of
-from firstloop.core.checking.trace import Lines
-from firstloop.core.letterforms import Letter
-from firstloop.core.letterforms.hands import group_of
+from firstloop.core.checking.findings import Measure
+from firstloop.core.checking.looks import looks_of
+from firstloop.core.contract import Code
+from firstloop.core.geometry.even import Lines
+from firstloop.core.geometry.matching import Path
+from firstloop.core.geometry.pictures import Look, Pictures
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
+from firstloop.core.letters.hands import group_of
 from firstloop.core.limits import (
     AS_GOOD,
     DOUBTFUL,
@@ -21,7 +24,6 @@ from firstloop.core.limits import (
     TURNED_SHAPE,
     TURNED_WAY,
 )
-from firstloop.core.polyline import FloatArray
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -10,11 +10,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core import polyline
-from firstloop.core.checking.findings import Code
-from firstloop.core.letterforms import DrawnMove, Letter
-from firstloop.core.moves import Level, MoveKind, Node
-from firstloop.core.polyline import FloatArray
+from firstloop.core.contract import Code
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import DrawnMove, Letter
+from firstloop.core.letters.moves import Level, MoveKind, Node
+from firstloop.core.limits import STRAIGHT
 
 Vector = tuple[float, float]
 
@@ -71,10 +72,6 @@ class Piece:
     def size(self) -> Vector:
         """u across and up."""
         return self.high[0] - self.low[0], self.high[1] - self.low[1]
-
-
-STRAIGHT = 0.97
-"""Chord over length: a straight line, in the models."""
 
 
 def _straight_share(points: FloatArray) -> float:

@@ -2,11 +2,11 @@
 
 from alembic import context
 
-from firstloop.store.models import Base
+from firstloop.store.tables import METADATA
 
 context.configure(
     connection=context.config.attributes["connection"],
-    target_metadata=Base.metadata,
+    target_metadata=METADATA,
     render_as_batch=True,  # SQLite cannot alter most things in place
 )
 with context.begin_transaction():

@@ -1,7 +1,7 @@
 /** The families as a map: one line of the page a family, its letters in the order they come. */
 import { useState } from "react";
 
-import { useScheme, useSchemes } from "../../api/queries";
+import { useScheme, useSchemes } from "../../api/schemeQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { FamilyMap } from "./FamilyMap";
 import { SchemeChoice } from "./SchemeChoice";

@@ -11,7 +11,8 @@ import {
 import { Plus, Redo2, Undo2 } from "lucide-react";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 
-import { api, type Scheme } from "../../api/client";
+import type { SchemeOut as Scheme } from "../../api/schema";
+import { useSplitFamily } from "../../api/schemeQueries";
 import { Button } from "../../ui/Button";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { ProblemNote } from "../../ui/states";
@@ -35,6 +36,7 @@ const TREMBLE = 6;
 export function FamilyMap({ scheme }: { scheme: Scheme }) {
   const arrangement = useArrangement(scheme);
   const { families, change, undo, redo } = arrangement;
+  const split = useSplitFamily();
   const [selected, setSelected] = useState<string>();
   const [dragged, setDragged] = useState<string>();
   const map = useRef<HTMLDivElement>(null);
@@ -92,7 +94,7 @@ export function FamilyMap({ scheme }: { scheme: Scheme }) {
         setDragged(undefined);
       }}
     >
-      <div className="flex min-h-0 flex-1 gap-5">
+      <div className="flex min-h-0 flex-1 gap-5 max-lg:flex-col">
         <div ref={map} className="flex min-w-0 flex-1 flex-col">
           {scheme.own ? (
             <div className="flex flex-wrap items-center gap-2 pb-1">
@@ -131,9 +133,14 @@ export function FamilyMap({ scheme }: { scheme: Scheme }) {
                   set(moveFamily(families, at, by));
                 }}
                 onSplit={() => {
-                  void api.splitFamily(scheme.key, at).then((parts) => {
-                    set(replaceFamily(families, at, parts));
-                  });
+                  split.mutate(
+                    { params: { path: { key: scheme.key } }, body: { family: at } },
+                    {
+                      onSuccess: (parts) => {
+                        set(replaceFamily(families, at, parts));
+                      },
+                    },
+                  );
                 }}
                 onRemove={() => {
                   set(replaceFamily(families, at, []));
@@ -159,7 +166,9 @@ export function FamilyMap({ scheme }: { scheme: Scheme }) {
               This scheme is computed from the hand and stays as it is. Copy it to rearrange it.
             </p>
           )}
-          {arrangement.error ? <ProblemNote error={arrangement.error} /> : null}
+          {(arrangement.error ?? split.error) ? (
+            <ProblemNote error={arrangement.error ?? split.error} />
+          ) : null}
         </div>
         <OrderPanel
           scheme={scheme}

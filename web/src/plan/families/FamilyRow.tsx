@@ -3,7 +3,12 @@ import { useDroppable } from "@dnd-kit/core";
 import { ArrowDown, ArrowUp, Scissors, X } from "lucide-react";
 import type { KeyboardEvent, ReactNode } from "react";
 
-import type { Family, FamilyIn, Line, Scheme } from "../../api/client";
+import type {
+  FamilyOut as Family,
+  FamilyIn,
+  RulingLine as Line,
+  SchemeOut as Scheme,
+} from "../../api/schema";
 import { useClassroom } from "../../api/queries";
 import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
@@ -45,10 +50,10 @@ export function FamilyRow({
     <li
       ref={setNodeRef}
       aria-label={family.name}
-      className={`group flex items-center gap-3 border-b border-rule py-1 ${isOver ? "bg-rule-wash" : ""}`}
+      className={`group flex items-center gap-x-3 gap-y-1 border-b border-rule py-1 max-md:flex-wrap ${isOver ? "bg-rule-wash" : ""}`}
     >
       <Emblem opening={computed?.opening} lines={lines} />
-      <div className="w-56 shrink-0 leading-tight">
+      <div className="shrink-0 leading-tight max-md:min-w-0 max-md:flex-1 md:w-56">
         <EditableText
           label="Name of the family"
           value={family.name}
@@ -70,7 +75,7 @@ export function FamilyRow({
           }}
         />
       </div>
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 max-md:order-last max-md:basis-full">
         <ul aria-label={`Letters of ${family.name}`} className="flex flex-wrap gap-1.5">
           {family.letters.map((letter) => (
             <LetterTile
@@ -87,10 +92,10 @@ export function FamilyRow({
             />
           ))}
         </ul>
-        {faults.map(({ what }) => (
+        {faults.map(({ what, letter }) => (
           <p key={what} className="mt-1 flex items-center gap-2 text-sm font-medium text-ember">
             {what}
-            {family.letters.length > 5 ? (
+            {letter === null ? (
               <Tool name={`Split ${family.name}`} onClick={onSplit}>
                 <Scissors aria-hidden size={16} /> Split it
               </Tool>

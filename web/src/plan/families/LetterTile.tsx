@@ -2,7 +2,7 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { KeyboardEvent } from "react";
 
-import type { Step } from "../../api/client";
+import type { StepOut as Step } from "../../api/schema";
 import { SmallLetter } from "../../ui/SmallLetter";
 
 export function LetterTile({

@@ -1,12 +1,17 @@
 /** What the order costs, what a better one would, and what the chosen letter brings. */
 import { ArrowRight, Wand2 } from "lucide-react";
-import { useState } from "react";
 import { Link } from "react-router";
 
-import { api, type Cost, type FamilyIn, type Proposal, type Scheme } from "../../api/client";
+import type {
+  CostOut as Cost,
+  FamilyIn,
+  ProposalOut as Proposal,
+  SchemeOut as Scheme,
+} from "../../api/schema";
+import { useProposeOrder } from "../../api/schemeQueries";
 import { Button } from "../../ui/Button";
 import { EditableText } from "../../ui/EditableText";
-import { Loading } from "../../ui/states";
+import { Loading, ProblemNote } from "../../ui/states";
 import { WordsCurve } from "./WordsCurve";
 
 export function OrderPanel({
@@ -24,19 +29,13 @@ export function OrderPanel({
   onRename: (name: string) => void;
   onFamilies: (families: readonly FamilyIn[]) => void;
 }) {
-  const [proposal, setProposal] = useState<Proposal>();
-  const [asking, setAsking] = useState(false);
+  const asking = useProposeOrder();
   const ask = () => {
-    setAsking(true);
-    void api
-      .proposeOrder(scheme.key)
-      .then(setProposal)
-      .finally(() => {
-        setAsking(false);
-      });
+    asking.mutate({ params: { path: { key: scheme.key } } });
   };
+  const proposal = asking.data;
   return (
-    <aside className="flex w-[19rem] shrink-0 flex-col gap-3 border-l-2 border-crease pl-5">
+    <aside className="flex shrink-0 flex-col gap-3 border-crease max-lg:border-t-2 max-lg:pt-3 lg:w-[19rem] lg:border-l-2 lg:pl-5">
       <EditableText
         label="Name of the scheme"
         value={name}
@@ -55,17 +54,18 @@ export function OrderPanel({
         </p>
       )}
       {scheme.own && scheme.steps.length > 1 ? (
-        <Button onClick={ask} disabled={asking}>
+        <Button onClick={ask} disabled={asking.isPending}>
           <Wand2 aria-hidden size={18} /> Propose a better order
         </Button>
       ) : null}
-      {asking ? <Loading what="a better order" /> : null}
+      {asking.isPending ? <Loading what="a better order" /> : null}
+      {asking.isError ? <ProblemNote error={asking.error} retry={ask} /> : null}
       {proposal ? (
         <Better
           proposal={proposal}
           onUse={() => {
             onFamilies(proposal.families);
-            setProposal(undefined);
+            asking.reset();
           }}
         />
       ) : null}

@@ -1,8 +1,14 @@
 /** Which scheme is looked at, which one the class is taught by; copies, files, farewells. */
 import { CopyPlus, Flag, FilePlus2 } from "lucide-react";
 
-import { api, files, type SchemeList } from "../../api/client";
-import { useSchemeList } from "../../api/queries";
+import { addressOf } from "../../api/client";
+import type { SchemeList } from "../../api/schema";
+import {
+  useBringScheme,
+  useCopyScheme,
+  useFollowScheme,
+  useForgetScheme,
+} from "../../api/schemeQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { ConfirmButton } from "../../ui/ConfirmButton";
@@ -18,16 +24,14 @@ export function SchemeChoice({
   seen: string;
   onSeen: (key: string | undefined) => void;
 }) {
-  const follow = useSchemeList(api.followScheme);
-  const copy = useSchemeList(({ like, name }: { like: string; name: string }) =>
-    api.copyScheme(like, name),
-  );
-  const bring = useSchemeList(api.bringScheme);
-  const forget = useSchemeList(api.deleteScheme);
+  const follow = useFollowScheme();
+  const copy = useCopyScheme();
+  const bring = useBringScheme();
+  const forget = useForgetScheme();
   const now = list.schemes.find(({ key }) => key === seen);
   const begin = (like: string, name: string) => {
     copy.mutate(
-      { like, name },
+      { body: { like, name } },
       {
         onSuccess: ({ key }) => {
           onSeen(key);
@@ -56,7 +60,7 @@ export function SchemeChoice({
         <Button
           disabled={seen === list.chosen || follow.isPending}
           onClick={() => {
-            follow.mutate(seen);
+            follow.mutate({ body: { key: seen } });
           }}
         >
           <Flag aria-hidden size={18} /> Teach by this
@@ -78,15 +82,22 @@ export function SchemeChoice({
         >
           <FilePlus2 aria-hidden size={18} /> New
         </Button>
-        <SaveFile href={files.scheme(seen)} name={`${now?.name ?? "scheme"}.json`} label="Save" />
+        <SaveFile
+          href={addressOf("/api/plan/files/scheme/{key}", { path: { key: seen } })}
+          name={`${now?.name ?? "scheme"}.json`}
+          label="Save"
+        />
         <BringFile
           label="Bring a scheme"
           onText={(text) => {
-            bring.mutate(text, {
-              onSuccess: ({ key }) => {
-                onSeen(key);
+            bring.mutate(
+              { body: { text } },
+              {
+                onSuccess: ({ key }) => {
+                  onSeen(key);
+                },
               },
-            });
+            );
           }}
         />
         {now?.own ? (
@@ -95,7 +106,7 @@ export function SchemeChoice({
             question={`Forget “${now.name}”? It cannot be brought back, unless you have saved it as a file.`}
             yes="Forget it"
             onYes={() => {
-              forget.mutate(seen);
+              forget.mutate({ params: { path: { key: seen } } });
               onSeen(undefined);
             }}
           />

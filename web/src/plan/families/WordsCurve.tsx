@@ -1,5 +1,5 @@
 /** How the words that can be written grow from letter to letter; equal steps up are equal factors. */
-import type { Step } from "../../api/client";
+import type { StepOut as Step } from "../../api/schema";
 import { pathOf } from "../../ink/geometry";
 
 const WIDTH = 26;

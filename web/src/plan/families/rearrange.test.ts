@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 
-import type { FamilyIn } from "../../api/client";
+import type { FamilyIn } from "../../api/schema";
 import { changeFamily, moveFamily, moveLetter, replaceFamily, stepLetter } from "./rearrange";
 
 const family = (letters: string, exceptions: Record<string, string> = {}): FamilyIn => ({

@@ -1,5 +1,5 @@
 /** Pure functions from families to families: what a teacher does to them with hand or keyboard. */
-import type { Family, FamilyIn } from "../../api/client";
+import type { FamilyOut as Family, FamilyIn } from "../../api/schema";
 
 export type Families = readonly FamilyIn[];
 

@@ -1,8 +1,8 @@
 /** The families while they are being arranged: every change is kept at once and can be undone. */
 import { useState } from "react";
 
-import type { FamilyIn, Scheme } from "../../api/client";
-import { useChangeScheme } from "../../api/queries";
+import type { FamilyIn, SchemeOut as Scheme } from "../../api/schema";
+import { useChangeScheme } from "../../api/schemeQueries";
 import { kept } from "./rearrange";
 
 interface State {
@@ -23,7 +23,10 @@ export function useArrangement(scheme: Scheme) {
     setNow(to);
     setPast(before);
     setFuture(after);
-    keep.mutate({ name: to.name, families: [...to.families] });
+    keep.mutate({
+      params: { path: { key: scheme.key } },
+      body: { name: to.name, families: [...to.families] },
+    });
   };
   const change = (part: Partial<State>) => {
     const to = { ...now, ...part };

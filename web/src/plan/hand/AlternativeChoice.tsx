@@ -1,5 +1,5 @@
 /** The accepted ways of one letter, drawn, to pick one. */
-import type { LetterAlternatives, Line } from "../../api/client";
+import type { LetterAlternatives, RulingLine as Line } from "../../api/schema";
 import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";

@@ -1,6 +1,6 @@
 /** The school's hands as files: one to save, one to bring along, one to forget. */
-import { api, files } from "../../api/client";
-import { useHandList } from "../../api/queries";
+import { addressOf } from "../../api/client";
+import { useBringHand, useForgetHand } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { BringFile, SaveFile } from "../../ui/FileButtons";
 import { ProblemNote } from "../../ui/states";
@@ -16,26 +16,33 @@ export function HandFiles({
   inUse: boolean;
   onChosen: (hand: string) => void;
 }) {
-  const bring = useHandList(api.bringHand);
-  const forget = useHandList(api.forgetHand);
+  const bring = useBringHand();
+  const forget = useForgetHand();
   return (
     <div className="flex flex-wrap gap-2">
-      <SaveFile href={files.hand(hand)} name={`${hand}.hand.json`} label="Save this hand" />
+      <SaveFile
+        href={addressOf("/api/plan/files/hand/{name}", { path: { name: hand } })}
+        name={`${hand}.hand.json`}
+        label="Save this hand"
+      />
       <BringFile
         label="Bring a hand"
         onText={(text) => {
-          bring.mutate(text, {
-            onSuccess: ({ key }) => {
-              onChosen(key);
+          bring.mutate(
+            { body: { text } },
+            {
+              onSuccess: ({ key }) => {
+                onChosen(key);
+              },
             },
-          });
+          );
         }}
       />
       {own && !inUse ? (
         <Button
           look="quiet"
           onClick={() => {
-            forget.mutate(hand);
+            forget.mutate({ params: { path: { name: hand } } });
             onChosen("plain");
           }}
         >

@@ -1,5 +1,6 @@
 /** Words set on ruled lines, one after another, as the class would write them. */
-import type { Line, Picture, Point } from "../../api/client";
+import type { RulingLine as Line, Picture } from "../../api/schema";
+import type { Point } from "../../ink/geometry";
 import { boxOf, lineAt } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";

@@ -1,7 +1,7 @@
 /** One proportion of the hand: the hand's own until it is moved, and again when it is put back. */
 import { Slider } from "radix-ui";
 
-import type { Proportion } from "../../api/client";
+import type { Proportion } from "../../api/schema";
 
 export function ProportionSlider({
   name,

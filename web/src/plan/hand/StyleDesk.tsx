@@ -2,7 +2,7 @@
 import { Check, Undo2 } from "lucide-react";
 import { useState } from "react";
 
-import type { RulingKind, Style } from "../../api/client";
+import type { RulingKind, StyleIn as Style } from "../../api/schema";
 import { usePreview, useSetStyle, useStyle } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
@@ -61,8 +61,11 @@ function Desk({ kept }: { kept: Style }) {
   const squared = draft.ruling === "squares";
 
   return (
-    <section className="flex min-h-0 flex-1 gap-6 px-5 py-4" aria-label="How the class writes">
-      <div className="flex w-[27rem] shrink-0 flex-col gap-3">
+    <section
+      className="flex min-h-0 flex-1 gap-6 px-5 py-4 max-lg:flex-col"
+      aria-label="How the class writes"
+    >
+      <div className="flex min-w-0 shrink-0 flex-col gap-3 lg:w-[27rem]">
         <h1 className="text-xl font-bold">How the class writes</h1>
         <Choice
           label="Hand"
@@ -125,7 +128,7 @@ function Desk({ kept }: { kept: Style }) {
             look="main"
             disabled={!changed || save.isPending}
             onClick={() => {
-              save.mutate(draft);
+              save.mutate({ body: draft });
             }}
           >
             <Check aria-hidden size={20} /> Write like this

@@ -1,5 +1,5 @@
 /** A few letters as large as they will stand on paper, as well as a screen knows millimetres. */
-import type { Line, Picture } from "../../api/client";
+import type { RulingLine as Line, Picture } from "../../api/schema";
 import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";

@@ -1,5 +1,5 @@
 /** The letter as the class writes it, and beside it as it will look joined, or looked in print. */
-import type { LetterPage } from "../../api/client";
+import type { LetterPage } from "../../api/schema";
 import { LetterModel } from "../../ink/LetterModel";
 import { letterTimeline } from "../../ink/timeline";
 

@@ -2,7 +2,7 @@
 import { ChevronLeft, ChevronRight, Presentation } from "lucide-react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import type { LetterPage } from "../../api/client";
+import type { LetterPage } from "../../api/schema";
 import { useClassroom, useLetterPage } from "../../api/queries";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Loading, ProblemNote } from "../../ui/states";
@@ -10,8 +10,8 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { Forms } from "./Forms";
 import { DrawingFiles } from "../DrawingFiles";
 import { Phrase } from "./Phrase";
-import { SlipPicture } from "./SlipPicture";
-import { SoundWord } from "./SoundWord";
+import { SlipPicture } from "../../ink/SlipPicture";
+import { SoundWord } from "../../ui/SoundWord";
 import { SpacesMark } from "./SpacesMark";
 
 export function LetterDesk() {

@@ -1,8 +1,8 @@
 /** What is said move by move, to be put in the teacher's own words, here or wherever it comes. */
 import { useState } from "react";
 
-import type { LetterPage, MoveWords } from "../../api/client";
-import { useSetWords } from "../../api/queries";
+import type { LetterPage, MoveWordsOut as MoveWords } from "../../api/schema";
+import { useSetPhrase } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 
@@ -13,7 +13,7 @@ interface Place {
 
 export function Phrase({ page }: { page: LetterPage }) {
   const [edited, setEdited] = useState<Place>();
-  const set = useSetWords();
+  const set = useSetPhrase();
   const numbers = numbered(page.moves);
   const said = edited ? page.moves[edited.stroke]?.[edited.move] : undefined;
   return (
@@ -46,7 +46,7 @@ export function Phrase({ page }: { page: LetterPage }) {
           said={said}
           onKeep={(words, here) => {
             const place = here ? { letter: page.letter, ...edited } : {};
-            set.mutate({ key: said.key, words, stroke: 0, move: 0, ...place });
+            set.mutate({ body: { key: said.key, words, stroke: 0, move: 0, ...place } });
           }}
         />
       ) : (

@@ -1,5 +1,5 @@
 /** Which of the three spaces a letter fills. */
-import type { Letter } from "../../api/client";
+import type { LetterDrawing as Letter } from "../../api/schema";
 
 const SPACES = ["upper", "middle", "lower"] as const;
 

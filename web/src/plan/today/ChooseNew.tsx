@@ -1,7 +1,7 @@
 /** What to teach: the scheme's next letters and pairs, or any other; and how long it may take. */
 import { useState } from "react";
 
-import type { Today } from "../../api/client";
+import type { TodayOut as Today } from "../../api/schema";
 import { usePlanLesson, useSetLanguage } from "../../api/lessonQueries";
 import { useAlphabet } from "../../api/queries";
 import { Button } from "../../ui/Button";
@@ -9,15 +9,15 @@ import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { ProblemNote } from "../../ui/states";
 import { Due } from "./Due";
+import { Proposal } from "./Proposal";
 import { TaughtLetters } from "./TaughtLetters";
 
 const USUAL = [10, 15, 20];
-const SHORTEST = 5;
-const LONGEST = 60;
 
 export function ChooseNew({ today }: { today: Today }) {
   const plan = usePlanLesson();
   const [chosen, setChosen] = useState<string>(today.next[0]?.new.join(" ") ?? "");
+  const parts = chosen.split(" ").filter((part) => part !== "");
   const options = today.next.map(({ new: parts, why }) => ({
     value: parts.join(" "),
     name: `${parts.join(" ")}: ${why}`,
@@ -33,10 +33,10 @@ export function ChooseNew({ today }: { today: Today }) {
     ),
   }));
   return (
-    <div className="flex min-h-0 flex-1 gap-8">
+    <div className="flex min-h-0 flex-1 gap-x-8 gap-y-6 max-lg:flex-col">
       <section
         aria-label="What to teach"
-        className="flex max-w-3xl flex-1 flex-col items-start gap-4"
+        className="flex min-w-0 flex-[4] flex-col items-start gap-4"
       >
         <h2 className="text-lg font-bold">
           {today.lesson?.given ? "Today's lesson was given. What comes next?" : "What comes next?"}
@@ -48,17 +48,16 @@ export function ChooseNew({ today }: { today: Today }) {
           look="main"
           disabled={chosen === "" || plan.isPending}
           onClick={() => {
-            plan.mutate({ new: chosen.split(" "), minutes: today.language.minutes });
+            plan.mutate({ body: { new: parts, minutes: today.language.minutes } });
           }}
         >
           Plan the lesson on {chosen || "…"}
         </Button>
         {plan.isError && <ProblemNote error={plan.error} />}
-      </section>
-      <aside className="flex w-[26rem] flex-col gap-5 border-l-2 border-rule pl-6">
-        <Due due={today.due} />
         <TaughtLetters taught={today.taught} />
-      </aside>
+        <Due due={today.due} />
+      </section>
+      <Proposal parts={parts} minutes={today.language.minutes} />
     </div>
   );
 }
@@ -67,7 +66,7 @@ function OtherLetter({ value, onChange }: { value: string; onChange: (value: str
   const alphabet = useAlphabet();
   const small = alphabet.data?.find(({ group }) => group === "small")?.letters ?? [];
   return (
-    <label className="flex items-center gap-3">
+    <label className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <span className="text-soft">Or another letter, letters, or a pair such as sh</span>
       <input
         value={value}
@@ -90,11 +89,13 @@ function OtherLetter({ value, onChange }: { value: string; onChange: (value: str
 function Minutes({ today }: { today: Today }) {
   const set = useSetLanguage();
   const { minutes } = today.language;
+  const { shortest, longest } = today.minutes_range;
   const change = (to: number) => {
-    set.mutate({ ...today.language, minutes: Math.min(LONGEST, Math.max(SHORTEST, to)) });
+    const minutes = Math.min(longest, Math.max(shortest, to));
+    set.mutate({ body: { ...today.language, minutes } });
   };
   return (
-    <div className="flex items-center gap-3">
+    <div className="flex flex-wrap items-center gap-3">
       <span className="text-soft">Minutes</span>
       <Choice
         label="Minutes"
@@ -108,8 +109,8 @@ function Minutes({ today }: { today: Today }) {
         your own
         <input
           type="number"
-          min={SHORTEST}
-          max={LONGEST}
+          min={shortest}
+          max={longest}
           defaultValue={minutes}
           key={minutes}
           onBlur={(event) => {
@@ -118,6 +119,7 @@ function Minutes({ today }: { today: Today }) {
           className="w-20 rounded-md border-2 border-crease bg-leaf px-2 py-1.5 text-ink"
         />
       </label>
+      {set.isError && <ProblemNote error={set.error} />}
     </div>
   );
 }

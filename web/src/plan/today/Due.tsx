@@ -1,5 +1,5 @@
 /** Taught letters that should come back today, and why. */
-import type { Today } from "../../api/client";
+import type { TodayOut as Today } from "../../api/schema";
 import { SmallLetter } from "../../ui/SmallLetter";
 
 const MOST = 6;

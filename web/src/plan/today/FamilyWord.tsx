@@ -1,5 +1,5 @@
 /** A word as its chain of families: under each letter the number of the family it belongs to. */
-import type { PickedWord } from "../../api/client";
+import type { PickedOut as PickedWord } from "../../api/schema";
 
 export function FamilyWord({ picked, numbers }: { picked: PickedWord; numbers: FamilyNumbers }) {
   const letters = Array.from(picked.word.text);

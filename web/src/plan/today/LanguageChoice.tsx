@@ -1,7 +1,7 @@
 /** How the class writes the date, and what it calls the dot at the end. */
 import { Popover } from "radix-ui";
 
-import type { Language } from "../../api/client";
+import type { LanguageIn as Language } from "../../api/schema";
 import { useSetLanguage } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
@@ -16,7 +16,7 @@ const VARIETIES = [
 export function LanguageChoice({ language }: { language: Language }) {
   const set = useSetLanguage();
   const change = (changed: Partial<Language>) => {
-    set.mutate({ ...language, ...changed });
+    set.mutate({ body: { ...language, ...changed } });
   };
   return (
     <Popover.Root>

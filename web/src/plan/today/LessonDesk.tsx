@@ -2,34 +2,33 @@
 import { MonitorPlay, Printer } from "lucide-react";
 import { Link } from "react-router";
 
-import { files, type Lesson, type LessonIn, type Today } from "../../api/client";
+import { addressOf } from "../../api/client";
 import { useChangeLesson, useDeleteLesson } from "../../api/lessonQueries";
+import type { LessonOut as Lesson, TodayOut as Today } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
-import { asSent } from "./lesson";
 import { LessonMatter } from "./LessonMatter";
 import { LessonSteps } from "./LessonSteps";
 
 export function LessonDesk({ lesson, today }: { lesson: Lesson; today: Today }) {
-  const change = useChangeLesson(lesson.id);
+  const changing = useChangeLesson(lesson.id);
   const forget = useDeleteLesson();
-  // What was sent last is what the teacher sees, until the answer is there.
-  const sent: LessonIn = change.isPending ? change.variables : asSent(lesson);
+  const path = { lesson_id: lesson.id };
   return (
     <>
-      <div className="flex min-h-0 flex-1 gap-6 max-lg:flex-col max-lg:overflow-y-auto">
-        <LessonSteps lesson={lesson} sent={sent} onChange={change.mutate}>
+      <div className="flex min-h-0 flex-1 gap-6 max-lg:flex-col">
+        <LessonSteps lesson={lesson} range={today.minutes_range} onChange={changing.change}>
           <Link
             to={`/show/lesson/${String(lesson.id)}`}
             className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-ink bg-ink px-4 font-medium text-leaf hover:border-rule-deep hover:bg-rule-deep"
           >
             <MonitorPlay aria-hidden size={20} />
-            {lesson.at > 0 ? "Back to the board" : "To the board"}
+            {lesson.at === null ? "To the board" : "Back to the board"}
           </Link>
         </LessonSteps>
-        <LessonMatter lesson={lesson} sent={sent} today={today} onChange={change.mutate}>
+        <LessonMatter lesson={lesson} today={today} onChange={changing.change}>
           <a
-            href={files.lesson(lesson.id)}
+            href={addressOf("/api/plan/lessons/{lesson_id}/page", { path })}
             target="_blank"
             rel="noreferrer"
             className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-ink"
@@ -40,14 +39,15 @@ export function LessonDesk({ lesson, today }: { lesson: Lesson; today: Today }) 
             look="quiet"
             className="px-1"
             onClick={() => {
-              forget.mutate(lesson.id);
+              forget.mutate({ params: { path } });
             }}
           >
             Choose another letter
           </Button>
         </LessonMatter>
       </div>
-      {change.isError && <ProblemNote error={change.error} />}
+      {changing.isError && <ProblemNote error={changing.error} />}
+      {forget.isError && <ProblemNote error={forget.error} />}
     </>
   );
 }

@@ -1,25 +1,24 @@
 /** What the steps are about: letters to look back on, words, a sentence. */
 import { type ReactNode, useState } from "react";
 
-import type { Lesson, LessonIn, Today } from "../../api/client";
+import type { LessonChange } from "../../api/lessonQueries";
+import type { LessonOut as Lesson, TodayOut as Today } from "../../api/schema";
 import { usePicker, useSentences } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
 import { Pick } from "../../ui/Pick";
 import { SmallLetter } from "../../ui/SmallLetter";
-import { SoundWord } from "../letters/SoundWord";
-import { withWord } from "./lesson";
+import { ProblemNote } from "../../ui/states";
+import { SoundWord } from "../../ui/SoundWord";
 import { SendHome } from "./SendHome";
 import { WordPicker } from "./WordPicker";
 
 interface MatterProps {
   lesson: Lesson;
-  sent: LessonIn;
-  onChange: (lesson: LessonIn) => void;
+  onChange: (change: LessonChange) => void;
 }
 
 export function LessonMatter({
   lesson,
-  sent,
   today,
   onChange,
   children,
@@ -27,31 +26,28 @@ export function LessonMatter({
   return (
     <aside className="flex min-h-0 min-w-0 flex-[5] flex-col gap-4 border-rule max-lg:flex-none max-lg:border-t-2 max-lg:pt-4 lg:border-l-2 lg:pl-5">
       <div className="flex items-center justify-end gap-4">{children}</div>
-      <LookBack lesson={lesson} sent={sent} today={today} onChange={onChange} />
-      <Words lesson={lesson} sent={sent} onChange={onChange} />
-      <Sentence lesson={lesson} sent={sent} onChange={onChange} />
+      <LookBack lesson={lesson} today={today} onChange={onChange} />
+      <Words lesson={lesson} onChange={onChange} />
+      <Sentence lesson={lesson} onChange={onChange} />
       <SendHome lesson={lesson} />
     </aside>
   );
 }
 
-function LookBack({ sent, today, onChange }: MatterProps & { today: Today }) {
-  const others = today.due.filter(({ letter }) => !sent.look_back.includes(letter));
+function LookBack({ lesson, today, onChange }: MatterProps & { today: Today }) {
+  const others = today.due.filter(({ letter }) => !lesson.look_back.includes(letter));
   return (
     <section aria-label="Look back">
       <h2 className="font-bold">Look back on</h2>
       <ul className="flex flex-wrap items-center gap-2">
-        {sent.look_back.map((letter) => (
+        {lesson.look_back.map((letter) => (
           <li key={letter}>
             <button
               type="button"
               title={`Leave out ${letter}`}
               aria-label={`Leave out ${letter}`}
               onClick={() => {
-                onChange({
-                  ...sent,
-                  look_back: sent.look_back.filter((one) => one !== letter),
-                });
+                onChange({ do: "look_back", letter, there: false });
               }}
               className="rounded-md border-2 border-crease bg-leaf px-1 hover:border-ember"
             >
@@ -70,7 +66,7 @@ function LookBack({ sent, today, onChange }: MatterProps & { today: Today }) {
               ]}
               onChange={(letter) => {
                 if (letter !== "one more") {
-                  onChange({ ...sent, look_back: [...sent.look_back, letter] });
+                  onChange({ do: "look_back", letter, there: true });
                 }
               }}
             />
@@ -81,15 +77,15 @@ function LookBack({ sent, today, onChange }: MatterProps & { today: Today }) {
   );
 }
 
-function Words({ lesson, sent, onChange }: MatterProps) {
+function Words({ lesson, onChange }: MatterProps) {
   const [open, setOpen] = useState(false);
   const part = lesson.new[0] ?? "";
   const rows = usePicker(part, 1);
   const known = new Map(
     rows.data?.flatMap(({ words }) => words.map(({ word }) => [word.text, word] as const)),
   );
-  const take = (word: string) => {
-    onChange(withWord(sent, word));
+  const take = (text: string) => {
+    onChange({ do: "word", text, there: !lesson.words.includes(text) });
   };
   return (
     <section aria-label="Words">
@@ -107,7 +103,7 @@ function Words({ lesson, sent, onChange }: MatterProps) {
         </Button>
       </header>
       <ul className="flex flex-wrap items-center gap-2 py-1">
-        {sent.words.map((text) => {
+        {lesson.words.map((text) => {
           const word = known.get(text);
           return (
             <li key={text}>
@@ -129,29 +125,30 @@ function Words({ lesson, sent, onChange }: MatterProps) {
             </li>
           );
         })}
-        {sent.words.length === 0 && <li className="text-soft">None yet; the step is skipped.</li>}
+        {lesson.words.length === 0 && <li className="text-soft">None yet; the step is skipped.</li>}
       </ul>
-      {open && <WordPicker part={part} chosen={sent.words} onTake={take} />}
+      {rows.isError && <ProblemNote error={rows.error} retry={() => void rows.refetch()} />}
+      {open && <WordPicker part={part} chosen={lesson.words} onTake={take} />}
     </section>
   );
 }
 
-function Sentence({ lesson, sent, onChange }: MatterProps) {
+function Sentence({ lesson, onChange }: MatterProps) {
   const offered = useSentences(lesson.new[0] ?? "");
   const { notes, words, text } = lesson.sentence;
-  const others = (offered.data ?? []).filter((one) => one !== sent.sentence);
+  const others = (offered.data ?? []).filter((one) => one !== text);
   return (
     <section aria-label="A sentence">
       <h2 className="font-bold">A sentence</h2>
       <input
-        key={sent.sentence}
+        key={text}
         aria-label="The sentence"
-        defaultValue={sent.sentence}
+        defaultValue={text}
         maxLength={120}
         placeholder="Your own sentence"
         onBlur={(event) => {
-          if (event.target.value !== sent.sentence) {
-            onChange({ ...sent, sentence: event.target.value });
+          if (event.target.value !== text) {
+            onChange({ do: "sentence", sentence: event.target.value });
           }
         }}
         className="w-full rounded-md border-2 border-crease bg-leaf px-3 py-1.5 text-lg"
@@ -167,6 +164,9 @@ function Sentence({ lesson, sent, onChange }: MatterProps) {
           <li key={note}>{note}</li>
         ))}
       </ul>
+      {offered.isError && (
+        <ProblemNote error={offered.error} retry={() => void offered.refetch()} />
+      )}
       {others.length > 0 && (
         <Pick
           quiet
@@ -177,7 +177,7 @@ function Sentence({ lesson, sent, onChange }: MatterProps) {
             ...others.slice(0, 12).map((one) => ({ value: one, label: one })),
           ]}
           onChange={(sentence) => {
-            if (sentence !== "another") onChange({ ...sent, sentence });
+            if (sentence !== "another") onChange({ do: "sentence", sentence });
           }}
         />
       )}

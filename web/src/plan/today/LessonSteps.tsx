@@ -6,40 +6,41 @@ import { ChevronDown, ChevronUp } from "lucide-react";
 
 import type { ReactNode } from "react";
 
-import type { Lesson, LessonIn, LessonStep } from "../../api/client";
+import type { LessonChange } from "../../api/lessonQueries";
+import type { LessonOut as Lesson, LessonStep, MinutesRange } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { Tick } from "../../ui/Tick";
-import { withStep, withStepMoved } from "./lesson";
+import { inMinutes } from "./minutes";
 
-const HALF = 0.5;
+interface StepProps {
+  range: MinutesRange;
+  onChange: (change: LessonChange) => void;
+}
 
 export function LessonSteps({
   lesson,
-  sent,
+  range,
   onChange,
   children,
-}: {
+}: StepProps & {
   lesson: Lesson;
-  sent: LessonIn;
-  onChange: (lesson: LessonIn) => void;
   /** What can be done with the lesson: beside its name, where the eye is. */
   children: ReactNode;
 }) {
-  const words = new Map(lesson.steps.map((step) => [step.kind, step]));
-  const spent = sent.steps.reduce((sum, step) => sum + (step.skipped ? 0 : step.minutes), 0);
+  const { spent, minutes } = lesson;
   return (
     <section aria-label="Steps" className="flex min-w-0 flex-[7] flex-col max-lg:flex-none">
-      <header className="mb-1 flex min-h-11 items-center gap-4">
+      <header className="mb-1 flex min-h-11 flex-wrap items-center gap-x-4 gap-y-1">
         <h2 className="text-lg font-bold">Lesson on {lesson.new.join(", ")}</h2>
-        <p className={spent > sent.minutes ? "text-ember" : "text-soft"}>
-          {spent} of {sent.minutes} minutes
+        <p className={spent > minutes ? "text-ember" : "text-soft"}>
+          {inMinutes(spent)} of {minutes} minutes
         </p>
-        {spent !== sent.minutes && (
+        {spent !== minutes && (
           <Button
             look="quiet"
             className="min-h-0 px-1 py-0"
             onClick={() => {
-              onChange({ ...sent, share_out: true });
+              onChange({ do: "share_out" });
             }}
           >
             Share out anew
@@ -49,88 +50,72 @@ export function LessonSteps({
         {children}
       </header>
       <ol className="min-h-0 flex-1 overflow-y-auto pr-1">
-        {sent.steps.map((step) => {
-          const known = words.get(step.kind);
-          return known ? (
-            <StepRow
-              key={step.kind}
-              step={{ ...known, ...step }}
-              onMove={(by) => {
-                onChange(withStepMoved(sent, step.kind, by));
-              }}
-              onChange={(changed) => {
-                const next = withStep(sent, step.kind, changed);
-                onChange({ ...next, share_out: changed.skipped !== undefined });
-              }}
-            />
-          ) : null;
-        })}
+        {lesson.steps.map((step) => (
+          <StepRow key={step.kind} step={step} range={range} onChange={onChange} />
+        ))}
       </ol>
     </section>
   );
 }
 
-type StepChange = Partial<Pick<LessonStep, "minutes" | "skipped" | "note">>;
-
-function StepRow({
-  step,
-  onMove,
-  onChange,
-}: {
-  step: LessonStep;
-  onMove: (by: 1 | -1) => void;
-  onChange: (changed: StepChange) => void;
-}) {
+function StepRow({ step, range, onChange }: StepProps & { step: LessonStep }) {
+  const { kind, title } = step;
+  const move = (by: 1 | -1) => {
+    onChange({ do: "move", kind, by });
+  };
   return (
     <li
-      aria-label={step.title}
-      className={`flex items-center gap-3 border-b border-rule/60 py-1 focus-within:bg-rule-wash/60 ${step.skipped ? "text-soft" : ""}`}
+      aria-label={title}
+      className={`flex items-center gap-x-3 border-b border-rule/60 py-1 focus-within:bg-rule-wash/60 max-sm:flex-wrap ${step.skipped ? "text-soft" : ""}`}
     >
       <Tick
         hidden
-        label={`${step.title} is in the lesson`}
+        label={`${title} is in the lesson`}
         checked={!step.skipped}
         onChange={(there) => {
-          onChange({ skipped: !there });
+          onChange({ do: "skip", kind, skipped: !there });
         }}
       />
-      <span className="w-34 shrink-0 font-medium">{step.title}</span>
+      <span className="w-34 shrink-0 font-medium">{title}</span>
       <input
-        aria-label={`Note on ${step.title}`}
+        aria-label={`Note on ${title}`}
         defaultValue={step.note}
         placeholder={step.what}
         maxLength={120}
         onKeyDown={(event) => {
           if (!event.shiftKey || (event.key !== "ArrowDown" && event.key !== "ArrowUp")) return;
           event.preventDefault();
-          onMove(event.key === "ArrowDown" ? 1 : -1);
+          move(event.key === "ArrowDown" ? 1 : -1);
         }}
         onBlur={(event) => {
-          if (event.target.value !== step.note) onChange({ note: event.target.value });
+          if (event.target.value !== step.note) {
+            onChange({ do: "note", kind, note: event.target.value });
+          }
         }}
-        className="min-w-0 flex-1 rounded border-2 border-transparent bg-transparent px-1.5 py-0.5 placeholder:text-soft hover:border-crease focus:border-rule-deep focus:bg-leaf"
+        className="min-w-0 flex-1 rounded border-2 border-transparent bg-transparent px-1.5 py-0.5 placeholder:text-soft hover:border-crease focus:border-rule-deep focus:bg-leaf max-sm:order-last max-sm:basis-full"
       />
       {!step.skipped && (
         <Minutes
           step={step}
+          range={range}
           onChange={(minutes) => {
-            onChange({ minutes });
+            onChange({ do: "time", kind, minutes });
           }}
         />
       )}
       <span className="flex">
         <RowButton
-          label={`${step.title} earlier`}
+          label={`${title} earlier`}
           onClick={() => {
-            onMove(-1);
+            move(-1);
           }}
         >
           <ChevronUp aria-hidden size={18} />
         </RowButton>
         <RowButton
-          label={`${step.title} later`}
+          label={`${title} later`}
           onClick={() => {
-            onMove(1);
+            move(1);
           }}
         >
           <ChevronDown aria-hidden size={18} />
@@ -140,23 +125,32 @@ function StepRow({
   );
 }
 
-function Minutes({ step, onChange }: { step: LessonStep; onChange: (minutes: number) => void }) {
+function Minutes({
+  step,
+  range,
+  onChange,
+}: {
+  step: LessonStep;
+  range: MinutesRange;
+  onChange: (minutes: number) => void;
+}) {
   return (
     <span className="flex w-32 items-center justify-end gap-1">
       <RowButton
         label={`Less time for ${step.title}`}
-        disabled={step.minutes <= HALF}
+        disabled={step.minutes <= range.step}
         onClick={() => {
-          onChange(step.minutes - HALF);
+          onChange(step.minutes - range.step);
         }}
       >
         −
       </RowButton>
-      <span className="w-14 text-center">{step.minutes} min</span>
+      <span className="w-16 text-center whitespace-nowrap">{inMinutes(step.minutes)} min</span>
       <RowButton
         label={`More time for ${step.title}`}
+        disabled={step.minutes >= range.longest}
         onClick={() => {
-          onChange(step.minutes + HALF);
+          onChange(step.minutes + range.step);
         }}
       >
         +

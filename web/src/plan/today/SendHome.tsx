@@ -1,7 +1,7 @@
 /** A movement to send home: of what is new, or of one of the lesson's words. */
 import { useState } from "react";
 
-import type { Lesson } from "../../api/client";
+import type { LessonOut as Lesson } from "../../api/schema";
 import { Pick } from "../../ui/Pick";
 import { DrawingFiles } from "../DrawingFiles";
 

@@ -14,8 +14,10 @@ export function TaughtLetters({ taught }: { taught: string[] }) {
       <h2 className="mb-1 font-bold">Taught so far</h2>
       <ToggleGroup.Root
         type="multiple"
-        value={set.isPending ? set.variables : taught}
-        onValueChange={set.mutate}
+        value={set.isPending ? set.variables.body.letters : taught}
+        onValueChange={(letters: string[]) => {
+          set.mutate({ body: { letters } });
+        }}
         aria-label="Taught letters"
         className="flex flex-wrap gap-1"
       >

@@ -1,5 +1,5 @@
 /** Plan, today: the date, the lesson, what could come next, the week. */
-import type { Today } from "../../api/client";
+import type { TodayOut as Today } from "../../api/schema";
 import { useToday } from "../../api/lessonQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { ChooseNew } from "./ChooseNew";

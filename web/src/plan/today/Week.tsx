@@ -1,5 +1,5 @@
 /** The week: what was planned and what was given, a day a place on one line. */
-import type { Today } from "../../api/client";
+import type { TodayOut as Today } from "../../api/schema";
 
 export function Week({ week }: { week: Today["week"] }) {
   return (
@@ -8,7 +8,7 @@ export function Week({ week }: { week: Today["week"] }) {
         <li
           key={day}
           aria-current={today ? "date" : undefined}
-          className="min-w-20 border-b-2 border-rule px-2 text-center text-sm text-soft aria-[current=date]:border-b-4 aria-[current=date]:border-ink aria-[current=date]:text-ink"
+          className="min-w-12 flex-1 border-b-2 border-rule px-1 pb-0.5 text-center text-sm text-soft aria-[current=date]:border-b-4 aria-[current=date]:pb-0 sm:min-w-20 aria-[current=date]:border-ink aria-[current=date]:text-ink"
         >
           <span className="block">{name.slice(0, 3)}</span>
           <span className="block h-7 text-lg font-bold">

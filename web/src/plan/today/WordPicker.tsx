@@ -1,11 +1,11 @@
 /** Words for what is new, by where it stands in them, each with its sounds and its families. */
 import { useState } from "react";
 
-import type { PickedWord, WordRow } from "../../api/client";
+import type { PickedOut as PickedWord, WordRow } from "../../api/schema";
 import { usePicker } from "../../api/wordQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
-import { SoundWord } from "../letters/SoundWord";
+import { SoundWord } from "../../ui/SoundWord";
 import { FamilyLegend, type FamilyNumbers, FamilyWord, numbered } from "./FamilyWord";
 
 const PLACES: Record<WordRow["where"], string> = {

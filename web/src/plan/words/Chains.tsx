@@ -1,13 +1,12 @@
 /** A chain of words: from one to another by the shortest way, or on from one for so many words. */
 import { useDeferredValue, useState } from "react";
 
-import type { Lesson, LessonIn, Word } from "../../api/client";
+import type { LessonOut as Lesson, WordOut as Word } from "../../api/schema";
 import { useChangeLesson, useToday } from "../../api/lessonQueries";
-import { useChain } from "../../api/wordQueries";
+import { useChain, useChainTo } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
-import { Loading, ProblemNote } from "../../ui/states";
-import { SoundWord } from "../letters/SoundWord";
-import { asSent } from "../today/lesson";
+import { Loading, messageOf, ProblemNote } from "../../ui/states";
+import { SoundWord } from "../../ui/SoundWord";
 import { changedPlaces } from "./changed";
 import { WordInput } from "./WordInput";
 
@@ -15,16 +14,15 @@ const SHORTEST = 3;
 const LONGEST = 8;
 
 export function Chains({ allLetters }: { allLetters: boolean }) {
-  const lesson = useToday().data?.lesson;
+  const today = useToday();
   const [start, setStart] = useState("");
   const [end, setEnd] = useState("");
   const [length, setLength] = useState(6);
-  const chain = useChain(
-    useDeferredValue(start.trim().toLowerCase()),
-    useDeferredValue(end.trim().toLowerCase()),
-    length,
-    allLetters,
-  );
+  const from = useDeferredValue(start.trim().toLowerCase());
+  const to = useDeferredValue(end.trim().toLowerCase());
+  const ofLength = useChain(from, length, allLetters, to === "");
+  const shortest = useChainTo(from, to, allLetters, from !== "" && to !== "");
+  const chain = to === "" ? ofLength : shortest;
   return (
     <section aria-label="Chains" className="flex flex-col gap-3 lg:min-h-0">
       <header>
@@ -63,10 +61,16 @@ export function Chains({ allLetters }: { allLetters: boolean }) {
       {start.trim() === "" && end.trim() !== "" && (
         <p className="text-soft">Type a word to begin with as well.</p>
       )}
-      {chain.isError && <ProblemNote error={chain.error} />}
+      {chain.isError && <ProblemNote error={chain.error} retry={() => void chain.refetch()} />}
+      {today.isError && <ProblemNote error={today.error} retry={() => void today.refetch()} />}
       {chain.isLoading && <Loading what="a chain" />}
       {(start.trim() !== "" || end.trim() === "") && chain.data && (
-        <Found words={chain.data.words} start={start} end={end} lesson={lesson ?? null} />
+        <Found
+          words={chain.data.words}
+          start={start}
+          end={end}
+          lesson={today.data?.lesson ?? null}
+        />
       )}
     </section>
   );
@@ -119,15 +123,18 @@ function Found({
 
 function IntoLesson({ lesson, words }: { lesson: Lesson; words: string[] }) {
   const change = useChangeLesson(lesson.id);
+  const take = (chosen: string[]) => {
+    change.change({ do: "words", words: chosen });
+  };
   const there = words.join(" ") === lesson.words.join(" ");
-  const [before, setBefore] = useState<LessonIn | null>(null);
+  const [before, setBefore] = useState<string[] | null>(null);
   return (
     <div className="flex items-center gap-3">
       <Button
         disabled={there || change.isPending}
         onClick={() => {
-          setBefore(asSent(lesson));
-          change.mutate({ ...asSent(lesson), words });
+          setBefore(lesson.words);
+          take(words);
         }}
       >
         {there ? "These are today's words" : "Take as today's words"}
@@ -136,7 +143,7 @@ function IntoLesson({ lesson, words }: { lesson: Lesson; words: string[] }) {
         <Button
           look="quiet"
           onClick={() => {
-            change.mutate(before);
+            take(before);
             setBefore(null);
           }}
         >
@@ -145,7 +152,7 @@ function IntoLesson({ lesson, words }: { lesson: Lesson; words: string[] }) {
       )}
       {change.isError && (
         <span role="alert" className="text-ember">
-          {change.error.message}
+          {messageOf(change.error)}
         </span>
       )}
     </div>

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { useMissingPairs } from "../../api/wordQueries";
 import { Loading, ProblemNote } from "../../ui/states";
-import { PairGap } from "./PairGap";
+import { PairGap } from "../../ui/PairGap";
 
 export function MissingPairs({ allLetters }: { allLetters: boolean }) {
   const puzzles = useMissingPairs(allLetters);

@@ -2,11 +2,11 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 
-import type { Word } from "../../api/client";
+import type { WordOut as Word } from "../../api/schema";
 import { useAddOwnWord, useOwnWords, useRemoveOwnWord } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
-import { Loading, ProblemNote } from "../../ui/states";
-import { SoundWord } from "../letters/SoundWord";
+import { Loading, messageOf, ProblemNote } from "../../ui/states";
+import { SoundWord } from "../../ui/SoundWord";
 import { WordInput } from "./WordInput";
 
 export function OwnWords() {
@@ -28,11 +28,14 @@ export function OwnWords() {
         onSubmit={(event) => {
           event.preventDefault();
           if (noted.trim() !== "") {
-            add.mutate(noted.trim(), {
-              onSuccess: () => {
-                setNoted("");
+            add.mutate(
+              { body: { noted: noted.trim() } },
+              {
+                onSuccess: () => {
+                  setNoted("");
+                },
               },
-            });
+            );
           }
         }}
       >
@@ -43,7 +46,7 @@ export function OwnWords() {
       </form>
       {add.isError && (
         <p role="alert" className="text-ember">
-          {add.error.message}
+          {messageOf(add.error)}
         </p>
       )}
       {words.isPending && <Loading what="your words" />}
@@ -55,7 +58,7 @@ export function OwnWords() {
             key={word.text}
             word={word}
             onRemove={() => {
-              remove.mutate(word.text);
+              remove.mutate({ params: { path: { text: word.text } } });
             }}
           />
         ))}

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 
-import type { Word } from "../../api/client";
+import type { WordOut as Word } from "../../api/schema";
 import { changedPlaces } from "./changed";
 
 function word(...graphemes: string[]): Word {

@@ -1,5 +1,5 @@
 /** What changes from one word of a chain to the next. */
-import type { Word } from "../../api/client";
+import type { WordOut as Word } from "../../api/schema";
 
 /** The places of the letters whose sound is not that of the word before. */
 export function changedPlaces(before: Word | undefined, word: Word): number[] {

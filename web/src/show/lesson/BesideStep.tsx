@@ -2,7 +2,7 @@
 import { Play, RotateCcw } from "lucide-react";
 import { useState } from "react";
 
-import type { Letter } from "../../api/client";
+import type { LetterDrawing as Letter } from "../../api/schema";
 import { useText } from "../../api/lessonQueries";
 import { LetterModel } from "../../ink/LetterModel";
 import { letterTimeline, type Timeline } from "../../ink/timeline";

@@ -4,7 +4,7 @@
  */
 import { useEffect, useState } from "react";
 
-import type { Letter } from "../../api/client";
+import type { LetterDrawing as Letter } from "../../api/schema";
 import { useLetter } from "../../api/queries";
 import { LetterModel } from "../../ink/LetterModel";
 import { currentPiece, letterTimeline } from "../../ink/timeline";

@@ -1,7 +1,7 @@
 /** Fetches the drawing of a letter, or of a pair as it is joined, and hands it on. */
 import type { ReactNode } from "react";
 
-import type { Letter } from "../../api/client";
+import type { LetterDrawing as Letter } from "../../api/schema";
 import { useText } from "../../api/lessonQueries";
 import { useLetter } from "../../api/queries";
 import { Loading, ProblemNote } from "../../ui/states";

@@ -6,20 +6,22 @@ import { Empty, Loading, ProblemNote } from "../../ui/states";
 export function FamilyStep({ letter }: { letter: string }) {
   const page = useLetterPage(letter);
   if (page.isPending) return <Loading what="the family" />;
-  if (page.isError) return <ProblemNote error={page.error} />;
+  if (page.isError) {
+    return <ProblemNote error={page.error} retry={() => void page.refetch()} />;
+  }
   const { family } = page.data;
   if (!family) return <Empty>{letter} is in no family of the class&rsquo;s scheme yet.</Empty>;
   return (
-    <div className="flex min-h-0 flex-1 flex-col items-center justify-center gap-8">
+    <div className="flex min-h-0 flex-1 flex-col items-center justify-evenly gap-4">
       <p className="text-2xl font-bold big:text-[3.5rem]">{family.family}</p>
-      <ul className="flex flex-wrap justify-center gap-5">
+      <ul className="flex min-h-0 w-full flex-1 items-center justify-center gap-5">
         {family.letters.map((one) => (
           <li
             key={one}
-            className={`rounded-lg border-2 bg-leaf px-3 ${one === letter ? "border-ink bg-rule-wash" : "border-crease"}`}
+            className={`flex h-[min(100%,26rem)] min-w-0 flex-1 items-center justify-center rounded-lg border-2 bg-leaf px-2 big:h-[min(100%,38rem)] ${one === letter ? "border-ink bg-rule-wash" : "border-crease"}`}
           >
             <span className="sr-only">{one}</span>
-            <SmallLetter letter={one} className="h-44 big:h-72" />
+            <SmallLetter letter={one} className="h-full max-w-full" />
           </li>
         ))}
       </ul>

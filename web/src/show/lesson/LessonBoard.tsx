@@ -6,13 +6,13 @@ import { ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import type { Lesson, StepKind } from "../../api/client";
+import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
 import { useCloseLesson, useGoTo, useToday } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { MODE_NAMES, type Mode, modeAfter, modesOf } from "./modes";
+import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
 
@@ -32,25 +32,33 @@ export function LessonBoard() {
       </Empty>
     );
   }
-  return <Run key={id} lesson={found} date={today.data.date_text} />;
+  return <Run key={id} lesson={found} />;
 }
 
-function Run({ lesson, date }: { lesson: Lesson; date: string }) {
+function Run({ lesson }: { lesson: Lesson }) {
   const board = useRef<HTMLElement>(null);
   const navigate = useNavigate();
   const goTo = useGoTo(lesson.id);
   const close = useCloseLesson();
   const steps = lesson.steps.filter(({ skipped }) => !skipped);
-  const [at, setAt] = useState(() => Math.min(lesson.at, steps.length - 1));
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      steps.findIndex(({ kind }) => kind === lesson.at),
+    ),
+  );
   const step = steps[at];
   // Every step begins by showing; a way that was chosen is that step's own.
-  const [chosen, setChosen] = useState<{ kind: StepKind; mode: Mode } | null>(null);
-  const mode = chosen && chosen.kind === step?.kind ? chosen.mode : "shown";
-  const turn = (by: 1 | -1) => {
-    const to = Math.min(steps.length - 1, Math.max(0, at + by));
-    if (to === at) return;
+  const [chosen, setChosen] = useState<{ kind: StepKind; showing: Showing } | null>(null);
+  const showing = chosen && chosen.kind === step?.kind ? chosen.showing : "shown";
+  const go = (to: number) => {
+    const there = steps[to];
+    if (!there || to === at) return;
     setAt(to);
-    goTo.mutate(to);
+    goTo.mutate({ params: { path: { lesson_id: lesson.id } }, body: { at: there.kind } });
+  };
+  const turn = (by: 1 | -1) => {
+    go(at + by);
   };
   const toggleFull = () => {
     if (document.fullscreenElement) void document.exitFullscreen();
@@ -64,10 +72,10 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
       turn(-1);
     },
     f: toggleFull,
-    ...(step && modesOf(step.kind).length > 1
+    ...(step && step.showings.length > 1
       ? {
           m: () => {
-            setChosen({ kind: step.kind, mode: modeAfter(step.kind, mode) });
+            setChosen({ kind: step.kind, showing: showingAfter(step.showings, showing) });
           },
         }
       : {}),
@@ -78,19 +86,19 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
     <section
       ref={board}
       aria-label={`Lesson on ${lesson.new.join(", ")}`}
-      className="flex h-[calc(100dvh-2.75rem)] min-h-0 flex-col gap-3 bg-paper px-5 py-3 full:h-full full:p-6"
+      className="flex h-[calc(100dvh-4rem)] min-h-[30rem] flex-col gap-3 bg-paper px-5 py-3 md:h-[calc(100dvh-2.75rem)] md:min-h-0 full:h-full full:p-6"
     >
       <header className="flex flex-wrap items-center gap-4">
         <h1 className="text-xl font-bold big:text-[2.5rem]">{step.title}</h1>
         {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
         <span className="flex-1" />
-        {modesOf(step.kind).length > 1 && (
+        {step.showings.length > 1 && (
           <Choice
             label="How it is shown"
-            value={mode}
-            options={modesOf(step.kind).map((one) => ({ value: one, label: MODE_NAMES[one] }))}
+            value={showing}
+            options={step.showings.map((one) => ({ value: one, label: SHOWING_NAMES[one] }))}
             onChange={(one) => {
-              setChosen({ kind: step.kind, mode: one });
+              setChosen({ kind: step.kind, showing: one });
             }}
           />
         )}
@@ -100,15 +108,9 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
         </Button>
       </header>
       <div className="flex min-h-0 flex-1 flex-col">
-        <StepView
-          key={`${step.kind} ${mode}`}
-          lesson={lesson}
-          step={step}
-          date={date}
-          mode={mode}
-        />
+        <StepView key={`${step.kind} ${showing}`} lesson={lesson} step={step} showing={showing} />
       </div>
-      <footer className="flex items-center gap-3">
+      <footer className="flex items-center gap-3 max-md:flex-wrap max-md:justify-between">
         <Button
           disabled={at === 0}
           onClick={() => {
@@ -117,7 +119,10 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
         >
           <ChevronLeft aria-hidden size={20} /> Back
         </Button>
-        <ol aria-label="Steps" className="flex min-w-0 flex-1 items-end overflow-hidden">
+        <ol
+          aria-label="Steps"
+          className="flex min-w-0 flex-1 items-end overflow-hidden max-md:order-first max-md:basis-full"
+        >
           {steps.map((one, place) => (
             <li key={one.kind} className="min-w-0 flex-1">
               <button
@@ -125,8 +130,7 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
                 aria-current={place === at ? "step" : undefined}
                 title={one.title}
                 onClick={() => {
-                  setAt(place);
-                  goTo.mutate(place);
+                  go(place);
                 }}
                 className="block w-full truncate border-b-4 border-rule-pale px-1 pb-0.5 text-left text-sm text-soft aria-[current=step]:border-ink aria-[current=step]:font-bold aria-[current=step]:text-ink"
               >
@@ -140,7 +144,10 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
             look="main"
             disabled={close.isPending}
             onClick={() => {
-              close.mutate(lesson.id, { onSuccess: () => void navigate("/plan/today") });
+              close.mutate(
+                { params: { path: { lesson_id: lesson.id } } },
+                { onSuccess: () => void navigate("/plan/today") },
+              );
             }}
           >
             {lesson.given ? "Done" : "The lesson is given"}
@@ -157,6 +164,7 @@ function Run({ lesson, date }: { lesson: Lesson; date: string }) {
         )}
       </footer>
       {close.isError && <ProblemNote error={close.error} />}
+      {goTo.isError && <ProblemNote error={goTo.error} />}
     </section>
   );
 }

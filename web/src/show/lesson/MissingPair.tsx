@@ -5,7 +5,7 @@ import { useMissingPairs } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { PairGap } from "../../plan/words/PairGap";
+import { PairGap } from "../../ui/PairGap";
 
 export function MissingPair() {
   const puzzles = useMissingPairs(false);

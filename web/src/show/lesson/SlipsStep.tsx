@@ -4,9 +4,9 @@
  */
 import { useState } from "react";
 
-import type { Picture } from "../../api/client";
+import type { Picture } from "../../api/schema";
 import { useLetterPage } from "../../api/queries";
-import { SlipPicture } from "../../plan/letters/SlipPicture";
+import { SlipPicture } from "../../ink/SlipPicture";
 import { Loading, ProblemNote } from "../../ui/states";
 
 const SLIPS = 3;
@@ -31,20 +31,20 @@ export function SlipsStep({ letter }: { letter: string }) {
     ok: true,
   });
   return (
-    <ul className="grid min-h-0 flex-1 grid-cols-4 items-center gap-5">
+    <ul className="grid min-h-0 flex-1 grid-cols-2 gap-5 lg:grid-cols-4">
       {cards.map(({ name, picture, ok }, at) => {
         const seen = found.has(name);
         return (
-          <li key={name}>
+          <li key={name} className="min-h-0">
             <button
               type="button"
               aria-pressed={seen}
               onClick={() => {
                 setFound(new Set([...found, name]));
               }}
-              className="relative w-full rounded-lg border-2 border-crease bg-leaf p-4 hover:border-ink"
+              className="relative flex h-full w-full flex-col items-center justify-center rounded-lg border-2 border-crease bg-leaf p-4 hover:border-ink"
             >
-              <span className="block [&_svg]:h-64! big:[&_svg]:h-96!">
+              <span className="flex min-h-0 w-full flex-1 items-center justify-center [&_svg]:h-full! [&_svg]:max-w-full">
                 <SlipPicture picture={picture} />
               </span>
               {seen && <Verdict ok={ok} />}

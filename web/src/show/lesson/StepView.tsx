@@ -1,14 +1,12 @@
 /** What the board shows in a step. */
-import type { Lesson, LessonStep, StepKind } from "../../api/client";
+import type { LessonOut as Lesson, LessonStep, Showing } from "../../api/schema";
 import { BesideStep } from "./BesideStep";
 import { BigArm } from "./BigArm";
 import { FamilyStep } from "./FamilyStep";
 import { LetterStep } from "./LetterStep";
 import { MemoryStep } from "./MemoryStep";
 import { MissingPair } from "./MissingPair";
-import type { Mode } from "./modes";
-import { lettersOf, partsOf } from "./parts";
-import { Prompts } from "./Prompts";
+import { PupilsWork } from "./PupilsWork";
 import { Settle } from "./Settle";
 import { SlipsStep } from "./SlipsStep";
 import { TextOnLines } from "./TextOnLines";
@@ -18,70 +16,52 @@ import { WriteHere } from "./WriteHere";
 export function StepView({
   lesson,
   step,
-  date,
-  mode,
+  showing,
 }: {
   lesson: Lesson;
   step: LessonStep;
-  date: string;
-  mode: Mode;
+  showing: Showing;
 }) {
-  switch (mode) {
+  switch (showing) {
     case "shown":
-      return <Shown lesson={lesson} step={step} date={date} />;
+      return <Shown lesson={lesson} step={step} />;
     case "beside":
-      return <BesideStep parts={partsOf(lesson)} />;
+      return <BesideStep parts={lesson.parts} />;
     case "memory":
-      return <MemoryStep parts={step.kind === "show" ? partsOf(lesson) : lesson.look_back} />;
+      return <MemoryStep parts={step.kind === "show" ? lesson.parts : lesson.look_back} />;
     case "pairs":
       return <MissingPair />;
     case "write":
       return (
-        <WriteHere
-          lesson={lesson.id}
-          kind={step.kind}
-          rows={ROWS[step.kind] ?? 1}
-          copy={copyOf(step.kind, lesson, date)}
-        />
+        <WriteHere lesson={lesson.id} kind={step.kind} rows={step.rows} copy={step.copy_text} />
       );
   }
 }
 
-/** Rows of lines to write on, where one would not hold it. */
-const ROWS: Partial<Record<StepKind, number>> = { date: 2, words: 2, sentence: 2 };
-
-/** What is to be written in a step. */
-function copyOf(kind: StepKind, lesson: Lesson, date: string): string {
-  if (kind === "date") return date;
-  if (kind === "words") return lesson.words.join(", ");
-  if (kind === "sentence") return lesson.sentence.text;
-  return (kind === "look_back" ? lesson.look_back : lesson.new).join(" ");
-}
-
-function Shown({ lesson, step, date }: { lesson: Lesson; step: LessonStep; date: string }) {
+function Shown({ lesson, step }: { lesson: Lesson; step: LessonStep }) {
+  const first = lesson.letters[0] ?? "";
   switch (step.kind) {
     case "settle":
       return <Settle />;
     case "date":
-      return <TextOnLines text={date} />;
     case "look_back":
-      return <TextOnLines text={lesson.look_back.join(" ")} />;
+      return <TextOnLines text={step.copy_text} />;
     case "family":
-      return <FamilyStep letter={lettersOf(lesson)[0] ?? ""} />;
+      return <FamilyStep letter={first} />;
     case "show":
-      return <LetterStep parts={partsOf(lesson)} />;
+      return <LetterStep parts={lesson.parts} />;
     case "slips":
-      return <SlipsStep letter={lettersOf(lesson)[0] ?? ""} />;
+      return <SlipsStep letter={first} />;
     case "big":
-      return <BigArm letters={lettersOf(lesson)} />;
+      return <BigArm letters={lesson.letters} />;
     case "words":
       return <WordsStep words={lesson.words} />;
     case "sentence":
-      return <TextOnLines text={lesson.sentence.text} counted />;
+      return <TextOnLines text={step.copy_text} counted />;
     case "own":
     case "best":
     case "close":
     case "home":
-      return <Prompts kind={step.kind} lesson={lesson} />;
+      return <PupilsWork step={step} letter={lesson.parts[0] ?? ""} />;
   }
 }

@@ -1,5 +1,5 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
-import type { Letter } from "../../api/client";
+import type { LetterDrawing as Letter } from "../../api/schema";
 import { useText } from "../../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
@@ -49,7 +49,7 @@ function Row({ row, wide }: { row: Placed[]; wide: boolean }) {
       viewBox={viewBoxOf(view)}
       role="img"
       aria-label={row.map(({ letter }) => letter.letter).join(" ")}
-      className="max-h-[60%] min-h-0 w-full flex-1 rounded-lg border-2 border-crease bg-leaf"
+      className="min-h-0 w-full flex-1 rounded-lg border-2 border-crease bg-leaf"
     >
       <RuledLines lines={lines} />
       {strokes.map((points, at) => (

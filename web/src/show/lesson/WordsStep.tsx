@@ -2,7 +2,7 @@
 import { useState } from "react";
 
 import { usePicker } from "../../api/wordQueries";
-import { SoundWord } from "../../plan/letters/SoundWord";
+import { SoundWord } from "../../ui/SoundWord";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Empty } from "../../ui/states";

@@ -2,7 +2,7 @@
 import { Eraser, Play, RotateCcw, Undo2 } from "lucide-react";
 import { useEffect, useRef } from "react";
 
-import type { BoardInk, Line, StepKind } from "../../api/client";
+import type { BoardInk, RulingLine as Line, StepKind } from "../../api/schema";
 import { useKeepWritten, useWritten } from "../../api/lessonQueries";
 import { useClassroom } from "../../api/queries";
 import { useCapture } from "../../ink/capture";
@@ -11,11 +11,11 @@ import { rowHeight, ruledFor } from "../../ink/padGeometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 import { drawnShare, inkTimeline } from "../../ink/timeline";
-import { pointsOf, usePad } from "../../ink/usePad";
+import { inkOf, usePad } from "../../ink/usePad";
 import { usePlayback } from "../../ink/usePlayback";
 import { useSize } from "../../ink/useSize";
 import { Button } from "../../ui/Button";
-import { Loading, ProblemNote } from "../../ui/states";
+import { Loading, messageOf, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 
 const PEN = 0.09;
@@ -31,10 +31,11 @@ interface Props {
 
 export function WriteHere(props: Props) {
   const written = useWritten(props.lesson, props.kind);
-  const lines = useClassroom().data?.lines;
-  if (written.isError) return <ProblemNote error={written.error} />;
-  if (written.isPending || !lines) return <Loading what="the board" />;
-  return <Desk {...props} lines={lines} begunWith={written.data} />;
+  const classroom = useClassroom();
+  const failed = [written, classroom].find(({ isError }) => isError);
+  if (failed) return <ProblemNote error={failed.error} retry={() => void failed.refetch()} />;
+  if (!written.data || !classroom.data) return <Loading what="the board" />;
+  return <Desk {...props} lines={classroom.data.lines} begunWith={written.data} />;
 }
 
 function Desk({
@@ -50,9 +51,7 @@ function Desk({
   const ruled = ruledFor(lines, size.height, rows);
   const pad = usePad(ruled, begunWith.strokes);
   const keep = useKeepWritten(lesson, kind);
-  const timeline = inkTimeline(
-    pad.strokes.map((stroke) => ({ points: pointsOf(stroke), times: stroke.t ?? null })),
-  );
+  const timeline = inkTimeline(pad.strokes);
   const playback = usePlayback(timeline.total_s);
   useCapture(surface, { onBegin: pad.begin, onMove: pad.extend, onEnd: pad.end });
   const kept = useRef(begunWith.strokes);
@@ -61,8 +60,11 @@ function Desk({
   useEffect(() => {
     if (finished === kept.current) return;
     kept.current = finished;
-    mutate({ strokes: finished });
-  }, [finished, mutate]);
+    mutate({
+      params: { path: { lesson_id: lesson, kind } },
+      body: { strokes: inkOf(finished) },
+    });
+  }, [finished, mutate, lesson, kind]);
   const undo = () => {
     if (pad.strokes.length > 0) pad.set(pad.strokes.slice(0, -1));
   };
@@ -125,7 +127,7 @@ function Desk({
         </Button>
         {keep.isError && (
           <span role="alert" className="text-ember">
-            Not kept: {keep.error.message}
+            Not kept: {messageOf(keep.error)}
           </span>
         )}
       </div>

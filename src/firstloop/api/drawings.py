@@ -1,0 +1,110 @@
+"""Answers that draw: ruled lines, letters move by move, pictures."""
+
+from collections.abc import Iterable
+
+from pydantic import BaseModel
+
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter, phrases
+from firstloop.core.letters.moves import MoveKind
+from firstloop.core.letters.numbering import NumberPlace, number_places
+from firstloop.core.letters.pace import movement_of
+from firstloop.core.letters.ruling import Line, LineLook, Ruling
+from firstloop.core.letters.spaces import Space, spaces_filled
+
+Point = tuple[float, float]
+
+PICTURE_SPACING = 0.05
+"""u between the points of a picture: a tenth of a pencil's line would not be seen."""
+
+
+class RulingLine(BaseModel):
+    """A ruled line, its height above the base line in u, and how it is drawn."""
+
+    name: Line
+    y: float
+    look: LineLook
+
+
+class MoveNumber(BaseModel):
+    """Where a move's number stands, where its arrow, and which way that points (degrees, y up)."""
+
+    at: Point
+    arrow: Point
+    heading_deg: float
+
+
+class MoveDrawing(BaseModel):
+    """A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
+    where its number stands."""
+
+    kind: MoveKind
+    words: str
+    points: list[Point]
+    start_s: float
+    end_s: float
+    number: MoveNumber
+
+
+class LetterDrawing(BaseModel):
+    """A letter or word to draw move by move, on its lines; `spaces` are those that it fills."""
+
+    letter: str
+    lines: list[RulingLine]
+    phrase: str
+    spaces: list[Space]
+    strokes: list[list[MoveDrawing]]
+
+
+class Picture(BaseModel):
+    """A letter or word to look at: strokes of points in u."""
+
+    text: str
+    strokes: list[list[Point]]
+
+
+def ruling_lines(ruling: Ruling) -> list[RulingLine]:
+    """The four lines, from above."""
+    return [RulingLine(name=line, y=ruling.height(line), look=ruling.look(line)) for line in Line]
+
+
+def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
+    """A letter as an answer, in the teacher's words."""
+    words = phrases.move_words(letter.script, wording)
+    times, places = iter(movement_of(letter).moves), iter(number_places(letter))
+    return LetterDrawing(
+        letter=letter.name,
+        lines=ruling_lines(letter.ruling),
+        phrase=phrases.phrase(letter.script, wording),
+        spaces=list(spaces_filled(letter)),
+        strokes=[
+            [
+                MoveDrawing(
+                    kind=drawn.move.kind,
+                    words=words[drawn.stroke][drawn.index],
+                    points=drawn.points.round(4).tolist(),
+                    start_s=round(start, 3),
+                    end_s=round(end, 3),
+                    number=_number(place),
+                )
+                for drawn in stroke
+                for (start, end), place in [(next(times), next(places))]
+            ]
+            for stroke in letter.strokes
+        ],
+    )
+
+
+def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:
+    """Strokes as an answer, no finer than is seen."""
+    spaced = [polyline.respace(stroke, PICTURE_SPACING).round(3).tolist() for stroke in strokes]
+    return Picture(text=text, strokes=spaced)
+
+
+def _number(place: NumberPlace) -> MoveNumber:
+    return MoveNumber(
+        at=(round(place.at[0], 3), round(place.at[1], 3)),
+        arrow=(round(place.arrow[0], 3), round(place.arrow[1], 3)),
+        heading_deg=round(place.heading_deg, 1),
+    )

@@ -1,0 +1,117 @@
+"""What a teacher does to a planned lesson, one thing at a time; what follows is the core's."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from firstloop.core.teaching import lesson as lessons
+from firstloop.core.teaching.lesson import HALF, LONGEST, LONGEST_NOTE, MOST_WORDS, Lesson
+from firstloop.core.teaching.steps import StepKind
+
+NewPart = Annotated[str, Field(min_length=1, max_length=4, pattern="^[a-z]+$")]
+Text = Annotated[str, Field(max_length=LONGEST_NOTE)]
+
+
+class MoveStep(BaseModel):
+    """A step is moved so many places later, or with a negative number earlier."""
+
+    do: Literal["move"]
+    kind: StepKind
+    by: Annotated[int, Field(ge=-len(StepKind), le=len(StepKind))]
+
+
+class TimeStep(BaseModel):
+    """A step is given minutes of its own."""
+
+    do: Literal["time"]
+    kind: StepKind
+    minutes: Annotated[float, Field(ge=HALF, le=LONGEST)]
+
+
+class SkipStep(BaseModel):
+    """A step is left out or brought back; its minutes go to the others or come from them."""
+
+    do: Literal["skip"]
+    kind: StepKind
+    skipped: bool
+
+
+class NoteStep(BaseModel):
+    """A note is put to a step."""
+
+    do: Literal["note"]
+    kind: StepKind
+    note: Text
+
+
+class ShareOut(BaseModel):
+    """The minutes are shared out anew."""
+
+    do: Literal["share_out"]
+
+
+class TakeWord(BaseModel):
+    """A word is taken in or left out."""
+
+    do: Literal["word"]
+    text: Text
+    there: bool
+
+
+class SetWords(BaseModel):
+    """Other words in place of the lesson's own: a chain, or what they were before it."""
+
+    do: Literal["words"]
+    words: Annotated[list[Text], Field(max_length=MOST_WORDS)]
+
+
+class TakeLetter(BaseModel):
+    """A letter to look back on is taken in or left out."""
+
+    do: Literal["look_back"]
+    letter: NewPart
+    there: bool
+
+
+class SetSentence(BaseModel):
+    """Another sentence."""
+
+    do: Literal["sentence"]
+    sentence: Text
+
+
+LessonChange = Annotated[
+    MoveStep
+    | TimeStep
+    | SkipStep
+    | NoteStep
+    | ShareOut
+    | TakeWord
+    | SetWords
+    | TakeLetter
+    | SetSentence,
+    Field(discriminator="do"),
+]
+
+
+def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911  # a line a kind
+    """The lesson with the change made; raises LessonError."""
+    match change:
+        case MoveStep():
+            return lessons.moved(lesson, change.kind, change.by)
+        case TimeStep():
+            return lessons.changed(lesson, change.kind, minutes=change.minutes)
+        case SkipStep():
+            return lessons.changed(lesson, change.kind, skipped=change.skipped)
+        case NoteStep():
+            return lessons.changed(lesson, change.kind, note=change.note)
+        case ShareOut():
+            return lessons.retimed(lesson)
+        case TakeWord():
+            return lessons.with_word(lesson, change.text, there=change.there)
+        case SetWords():
+            return lessons.with_words(lesson, change.words)
+        case TakeLetter():
+            return lessons.with_look_back(lesson, change.letter, there=change.there)
+        case SetSentence():
+            return lessons.with_sentence(lesson, change.sentence)

@@ -1,0 +1,85 @@
+"""Ink: what a pen left behind, in u, y up, base line 0."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from firstloop.core.errors import InkError
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+
+MAX_POINTS = 1_000_000
+"""More samples than this in one letter is a stuck pen, not a letter: at 240 a second it would
+have taken a child over an hour."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Stroke:
+    """One pen-down: points (n, 2) in u; times (n,) in seconds, or None; force (n,) 0 to 1, or None.
+
+    >>> Stroke.of([[0.0, 1.0], [0.0, 0.0]]).points.shape
+    (2, 2)
+    >>> Stroke.of([[0.0, float("nan")]])
+    Traceback (most recent call last):
+    firstloop.core.errors.InkError: a point is not a number; every x and y must be finite
+    """
+
+    points: FloatArray
+    times: FloatArray | None = None
+    force: FloatArray | None = None
+
+    @classmethod
+    def of(cls, points: object, times: object = None, force: object = None) -> "Stroke":
+        """A stroke from anything numpy can read; raises InkError where it is no ink."""
+        kept = polyline.read_only(points)  # type: ignore[arg-type]  # numpy judges what it can read
+        if kept.ndim != 2 or kept.shape[1] != 2 or len(kept) == 0:
+            raise InkError("a stroke has no points; it needs at least one x and y")
+        if not np.isfinite(kept).all():
+            raise InkError("a point is not a number; every x and y must be finite")
+        return cls(kept, _channel(times, len(kept), "time"), _channel(force, len(kept), "force"))
+
+    @property
+    def duration_s(self) -> float | None:
+        """How long the pen was down, or None where no times came with it."""
+        return None if self.times is None else float(self.times[-1] - self.times[0])
+
+
+def _channel(values: object, count: int, name: str) -> FloatArray | None:
+    if values is None:
+        return None
+    kept = polyline.read_only(values)  # type: ignore[arg-type]
+    if kept.shape != (count,) or not np.isfinite(kept).all():
+        raise InkError(f"the {name} of a stroke must be one finite number for each of its points")
+    return kept
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Ink:
+    """The strokes of one attempt, in the order they were written."""
+
+    strokes: tuple[Stroke, ...]
+
+    @property
+    def points(self) -> FloatArray:
+        """All points in writing order; (n, 2)."""
+        return np.vstack([stroke.points for stroke in self.strokes])
+
+    def require_a_letter(self) -> None:
+        """Raises InkError unless there is something that could be a letter.
+
+        >>> Ink(()).require_a_letter()
+        Traceback (most recent call last):
+        firstloop.core.errors.InkError: there is no ink; write the letter, then hand it in
+        """
+        if not self.strokes:
+            raise InkError("there is no ink; write the letter, then hand it in")
+        count = sum(len(stroke.points) for stroke in self.strokes)
+        if count < 2:
+            raise InkError("the ink is a single point; a letter needs a line")
+        if count > MAX_POINTS:
+            raise InkError(
+                f"the ink has {count:,} points, more than the {MAX_POINTS:,} of any one letter; "
+                "check that the pen was not left lying on the tablet"
+            )
+        if not any(polyline.length(stroke.points) > 0.0 for stroke in self.strokes):
+            raise InkError("the ink stays in one place; a letter needs a line")

@@ -1,0 +1,54 @@
+"""What a child was asked to write, with how much help, and by what means it is known."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from firstloop.core.contract import Stage
+
+
+class Source(StrEnum):
+    """By what means an attempt is known: a pen's path, a picture of paper, or the teacher's eye."""
+
+    PEN = "pen"
+    SCAN = "scan"
+    EYE = "eye"
+
+
+class Kind(StrEnum):
+    """How much was written."""
+
+    LETTER = "letter"
+    WORD = "word"
+    ROW = "row"
+    SEQUENCE = "sequence"
+    PHRASE = "phrase"
+    SENTENCE = "sentence"
+    FREE = "free"
+
+
+class Help(StrEnum):
+    """How much help there was while writing, from the most to the least; in a word the letter
+    before it and the one after it ask for attention too."""
+
+    TRACE = "trace"
+    FINISH = "finish"
+    COPY = "copy"
+    RECALL = "recall"
+    WORD = "word"
+
+
+class Handedness(StrEnum):
+    """The hand a child writes with."""
+
+    LEFT = "left"
+    RIGHT = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class Task:
+    """What was asked for: the letter or text, and by what a child is judged who wrote it."""
+
+    target: str
+    kind: Kind = Kind.LETTER
+    handedness: Handedness = Handedness.RIGHT
+    stage: Stage = Stage.DEVELOPING

@@ -1,0 +1,284 @@
+"""Elastic matching of ink to ways: which point of the ink answers to which point of a model.
+
+Dynamic time warping over place and direction of travel, for all ways of a letter at once. The
+pen's path is taken in writing order, so order and direction count; how it was lifted does not.
+"""
+
+import math
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from itertools import accumulate
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import Lines, length_of, thinned
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.limits import MAX_STRETCH, SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Path:
+    """A writing path thinned to a number of points: places and unit headings, both (n, 2); and the
+    corners of its box, (2,)."""
+
+    points: FloatArray
+    headings: FloatArray
+    low: FloatArray
+    high: FloatArray
+
+    @classmethod
+    def of(cls, strokes: Sequence[FloatArray], count: int = SAMPLES) -> "Path":
+        """The path over all strokes in order; each keeps a share of points by its length."""
+        shares = _shares([polyline.length(stroke) for stroke in strokes], count)
+        return cls._over([polyline.resample(s, n) for s, n in zip(strokes, shares, strict=True)])
+
+    @classmethod
+    def of_trace(cls, lines: Lines, count: int = SAMPLES) -> "Path":
+        """The path over even lines, as `of`."""
+        shares = _shares([length_of(line) for line in lines], count)
+        return cls._over([thinned(line, n) for line, n in zip(lines, shares, strict=True)])
+
+    @classmethod
+    def _over(cls, pieces: list[FloatArray]) -> "Path":
+        headings = [polyline.headings(piece) for piece in pieces]
+        if len(pieces) == 1:
+            return cls._placed(pieces[0], headings[0])
+        return cls._placed(np.concatenate(pieces), np.concatenate(headings))
+
+    @classmethod
+    def _placed(cls, points: FloatArray, headings: FloatArray) -> "Path":
+        return cls(points, headings, points.min(axis=0), points.max(axis=0))
+
+    def turned(self, by: FloatArray) -> "Path":
+        """The path with a rotation or a mirror image (2, 2) applied about the origin."""
+        return Path._placed(self.points @ by, self.headings @ by)
+
+
+def _shares(lengths: list[float], count: int) -> list[int]:
+    """How many of the points each stroke gets: by length, two at least; the longest settles it."""
+    if len(lengths) == 1:
+        return [count]
+    whole = max(sum(lengths), 1e-9)
+    shares = [max(2, round(count * length / whole)) for length in lengths]
+    shares[lengths.index(max(lengths))] += count - sum(shares)
+    return [max(2, share) for share in shares]
+
+
+Terms = npt.NDArray[np.float32]
+
+
+def _stacked(values: FloatArray) -> Terms:
+    return np.ascontiguousarray(values, dtype=np.float32)
+
+
+Direction = Callable[[FloatArray], FloatArray]
+"""What of unit headings (n, 2) is compared, weighted so that its squared distance is a cost."""
+
+
+def directed(headings: FloatArray) -> FloatArray:
+    """Headings as they are: there and back differ. |h - k|² = 2 (1 - hk) for unit headings, hence
+    the half; at right angles it is TURN_COST."""
+    return np.asarray(np.sqrt(TURN_COST / 2) * headings)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Models:
+    """Several paths stacked, to be compared with ink in one go.
+
+    `points` (2, n, model) are places; `turns`, in the same shape, the directions times -2, and
+    `squares` (n, model) their squared lengths: what runs over the models lies together, for
+    that is quick. Of the boxes, `low` (model, 2) are the lower left corners, `sides` the sides,
+    SMALLEST_BOX at least, and `sums` the sums of opposite corners.
+    """
+
+    points: Terms
+    turns: Terms
+    squares: Terms
+    low: FloatArray
+    sides: FloatArray
+    sums: FloatArray
+    direction: Direction
+
+    @classmethod
+    def of(cls, paths: Sequence[Path], direction: Direction = directed) -> "Models":
+        """The paths, stacked in their order."""
+        turned = np.stack([direction(path.headings) for path in paths])
+        low, high = np.stack([path.low for path in paths]), np.stack([path.high for path in paths])
+        return cls(
+            points=_stacked(np.stack([p.points for p in paths]).transpose(2, 1, 0)),
+            turns=_stacked(-2.0 * turned.transpose(2, 1, 0)),
+            squares=_stacked((turned**2).sum(axis=2).T),
+            low=low,
+            sides=np.maximum(high - low, SMALLEST_BOX),
+            sums=low + high,
+            direction=direction,
+        )
+
+    def some(self, wanted: npt.NDArray[np.intp]) -> "Models":
+        """Those at the given places."""
+        return Models(
+            self.points[:, :, wanted],
+            self.turns[:, :, wanted],
+            self.squares[:, wanted],
+            self.low[wanted],
+            self.sides[wanted],
+            self.sums[wanted],
+            self.direction,
+        )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Fit:
+    """How ink is laid over each model, from its lower left corner: place = (ink - low) * scale +
+    shift, each (model, 2)."""
+
+    scale: FloatArray
+    shift: FloatArray
+
+    @property
+    def costs(self) -> FloatArray:
+        """u² for each model: how much the fit had to stretch; (model,)."""
+        return np.asarray(STRETCH_COST * (np.log(self.scale) ** 2).sum(axis=1))
+
+    def some(self, wanted: npt.NDArray[np.intp]) -> "Fit":
+        """Those at the given places."""
+        return Fit(self.scale[wanted], self.shift[wanted])
+
+
+def fit_boxes(ink: Path, models: Models) -> Fit:
+    """Lays the bounding box of the ink over those of the models, stretching within reason."""
+    scale = models.sides / np.maximum(ink.high - ink.low, SMALLEST_BOX)
+    np.minimum(scale, MAX_STRETCH, out=scale)
+    np.maximum(scale, 1.0 / MAX_STRETCH, out=scale)
+    return Fit(scale, (models.sums - scale * (ink.high - ink.low)) * 0.5)
+
+
+def ink_terms(ink: Path, direction: Direction) -> Terms:
+    """What `step_costs` needs of the ink; (ink sample, term). Its places are taken from its own
+    corner: far along a line single precision would not do."""
+    points, turned = ink.points - ink.low, direction(ink.headings)
+    of_ink = np.empty((len(points), 8), np.float32)
+    of_ink[:, :2] = points * points
+    of_ink[:, 2:4] = points
+    of_ink[:, 4:6] = turned
+    of_ink[:, 6] = 1.0
+    of_ink[:, 7] = np.einsum("ij,ij->i", turned, turned)
+    return of_ink
+
+
+def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
+    """u² of putting ink sample i on sample j of each model; (i, j, model).
+
+    With ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
+    sum of products of what is known of the ink with what is known of the model, so that one matrix
+    product does for all. Single precision is a thousandth of what any limit asks for.
+    """
+    scale, shift = (each.T[:, None].astype(np.float32) for each in (fit.scale, fit.shift))
+    off = models.points - shift
+    of_models = np.empty((8, *models.squares.shape), np.float32)
+    of_models[:2] = scale * scale
+    np.multiply(off, -2.0 * scale, out=of_models[2:4])
+    of_models[4:6] = models.turns
+    off *= off
+    np.add(off[0], off[1], out=of_models[6])
+    of_models[6] += models.squares
+    of_models[7] = 1.0
+    costs = of_ink @ of_models.reshape(8, -1)
+    return np.asarray(costs.reshape(len(of_ink), *models.squares.shape))
+
+
+Totals = list[list[float]]
+"""u² in all on the cheapest way from the first pair to each; by ink sample, by model sample."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Match:
+    """The best way's place in the list, its mean cost (u²), and the answering points.
+
+    `steps` are pairs of (ink sample, model sample), both never falling.
+    """
+
+    best: int
+    cost: float
+    steps: list[tuple[int, int]]
+
+
+def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
+    """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best.
+
+    Every sample of either is put somewhere, so no match costs less than their cheapest places. The
+    models are matched in the order of that bound, as long as it is less than the cheapest match.
+    """
+    fit = fit_boxes(ink, models)
+    costs = step_costs(ink_terms(ink, models.direction), fit, models)
+    extra = fit.costs + handicaps
+    least = _bound(costs) + extra if len(extra) > 1 else extra
+    best, best_cost, best_totals = 0, math.inf, Totals()
+    for promising in np.argsort(least).tolist():
+        if least[promising] >= best_cost:
+            break
+        totals = _accumulate(costs[:, :, promising].tolist())
+        cost = max(0.0, totals[-1][-1] / len(costs)) + float(extra[promising])
+        if cost < best_cost:
+            best, best_cost, best_totals = promising, cost, totals
+    return Match(best, best_cost, _trace_back(best_totals))
+
+
+def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
+    """u²: no match of the ink to any of the models costs less."""
+    fit = fit_boxes(ink, models)
+    costs = step_costs(ink_terms(ink, models.direction), fit, models)
+    return float((_bound(costs) + fit.costs + handicaps).min())
+
+
+def _bound(costs: Terms) -> FloatArray:
+    """The least mean cost of a match: every sample of either is put on its cheapest; (model,)."""
+    by_model, by_ink = costs.min(axis=0).sum(axis=0), costs.min(axis=1).sum(axis=0)
+    return np.asarray(np.maximum(by_model, by_ink) / len(costs))
+
+
+def _accumulate(costs: list[list[float]]) -> Totals:
+    """Cheapest cost of reaching each pair, from above, aslant or beside.
+
+    The tables are small: plain numbers are quicker here than a row of an array at a time.
+    """
+    above = list(accumulate(costs[0]))
+    totals = [above]
+    for row in costs[1:]:
+        aslant = beside = math.inf  # left of the first column is nothing
+        reached = []
+        for over, cost in zip(above, row, strict=True):
+            if over < aslant:
+                beside = over if over < beside else beside
+            elif aslant < beside:
+                beside = aslant
+            beside += cost
+            reached.append(beside)
+            aslant = over
+        totals.append(reached)
+        above = reached
+    return totals
+
+
+def _trace_back(reached: Totals) -> list[tuple[int, int]]:
+    """The pairs of the cheapest path, from first to last."""
+    i, j = len(reached) - 1, len(reached[0]) - 1
+    steps = [(i, j)]
+    while i or j:
+        if not i:
+            j -= 1
+        elif not j:
+            i -= 1
+        else:
+            aslant, above, beside = reached[i - 1][j - 1], reached[i - 1][j], reached[i][j - 1]
+            if aslant <= above and aslant <= beside:
+                i, j = i - 1, j - 1
+            elif above <= beside:
+                i -= 1
+            else:
+                j -= 1
+        steps.append((i, j))
+    steps.reverse()
+    return steps

@@ -1,0 +1,174 @@
+"""The ruled lines that letters stand on.
+
+In u the base line is 0 and the mid line 1 by definition, so a ruling is two numbers: how far the
+top line is above the base, how far the drop line is below it; and which of the four are drawn.
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Line(StrEnum):
+    """The four lines by name, from above."""
+
+    TOP = "top"
+    MID = "mid"
+    BASE = "base"
+    DROP = "drop"
+
+
+class RulingKind(StrEnum):
+    """Which lines a class writes on. Letters keep their heights on all of them."""
+
+    BASE = "base"
+    TWO = "two"
+    THREE = "three"
+    FOUR = "four"
+    SQUARES = "squares"
+
+
+class LineLook(StrEnum):
+    """How a line is drawn; `squared` is the side of blocks as wide as they are high."""
+
+    SOLID = "solid"
+    DASHED = "dashed"
+    SQUARED = "squared"
+    HIDDEN = "hidden"
+
+
+_SOLID = {
+    RulingKind.BASE: {Line.BASE},
+    RulingKind.TWO: {Line.MID, Line.BASE},
+    RulingKind.THREE: {Line.TOP, Line.BASE},
+    RulingKind.FOUR: {Line.TOP, Line.BASE, Line.DROP},
+}
+_DASHED = {RulingKind.THREE: {Line.MID}, RulingKind.FOUR: {Line.MID}}
+
+TOP_RANGE, DROP_RANGE, X_HEIGHT_MM_RANGE = (1.6, 2.4), (-1.4, -0.7), (4.0, 15.0)
+"""u, u, mm: what a class may choose. Beyond the first two, tall letters and tails no longer look
+like the hand's; 4 to 15 mm is from the finest lines of an eight-year-old to a first board."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ruling:
+    """Where the top and drop lines are, in u; base 0 and mid 1 are understood.
+
+    The defaults are the design's starting proportions: tall parts 1.9 u, tails to -0.95 u.
+    """
+
+    top: float = 1.9
+    drop: float = -0.95
+    kind: RulingKind = RulingKind.FOUR
+
+    @classmethod
+    def of(cls, kind: RulingKind, top: float, drop: float) -> "Ruling":
+        """A ruling of a kind; block squares are whole squares, whatever heights are asked for.
+
+        >>> Ruling.of(RulingKind.SQUARES, 1.9, -0.95).top
+        2.0
+        """
+        return cls(2.0, -1.0, kind) if kind is RulingKind.SQUARES else cls(top, drop, kind)
+
+    def look(self, line: Line) -> LineLook:
+        """How a line is drawn.
+
+        >>> [str(Ruling(kind=RulingKind.THREE).look(line)) for line in Line]
+        ['solid', 'dashed', 'solid', 'hidden']
+        """
+        if self.kind is RulingKind.SQUARES:
+            return LineLook.SQUARED
+        if line in _SOLID[self.kind]:
+            return LineLook.SOLID
+        return LineLook.DASHED if line in _DASHED.get(self.kind, ()) else LineLook.HIDDEN
+
+    def height(self, line: Line) -> float:
+        """The height of a line in u above the base line."""
+        return {Line.TOP: self.top, Line.MID: 1.0, Line.BASE: 0.0, Line.DROP: self.drop}[line]
+
+    @classmethod
+    def from_page(cls, lines: dict[Line, float], *, x_height: float) -> "Ruling":
+        """A ruling from lines on a page whose y grows downwards, in any unit.
+
+        `lines` holds base and whatever else the page has; `x_height` is in the same unit.
+
+        >>> Ruling.from_page({Line.BASE: 30.0, Line.MID: 20.0, Line.TOP: 12.0}, x_height=10.0).top
+        1.8
+        """
+        default, base = cls(), lines[Line.BASE]
+
+        def above_base(line: Line) -> float:
+            return (base - lines[line]) / x_height if line in lines else default.height(line)
+
+        return cls(top=above_base(Line.TOP), drop=above_base(Line.DROP))
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """A line to be ruled: from one place to another (x, y; y up), its weight, and the length of its
+    dashes, which is that of the gaps between them; None where it is solid. All in u."""
+
+    start: tuple[float, float]
+    end: tuple[float, float]
+    weight: float
+    dash: float | None = None
+
+
+WEIGHT, BASE_WEIGHT, DASH = 0.015, 0.03, 0.14
+"""u: of lines, of the base line, which is the strongest, and of a dash."""
+
+
+def rules(ruling: Ruling, left: float, right: float) -> tuple[Rule, ...]:
+    """What is ruled between two places (u): the lines that are seen, and of squares their sides.
+
+    >>> [(rule.start[1], rule.dash) for rule in rules(Ruling(kind=RulingKind.TWO), 0.0, 5.0)]
+    [(1.0, None), (0.0, None)]
+    >>> len(rules(Ruling.of(RulingKind.SQUARES, 2.0, -1.0), 0.0, 2.0))  # four lines, three sides
+    7
+    """
+    looks = [(line, ruling.look(line)) for line in Line]
+    found = [
+        Rule(
+            (left, ruling.height(line)),
+            (right, ruling.height(line)),
+            BASE_WEIGHT if line is Line.BASE else WEIGHT,
+            DASH if look is LineLook.DASHED else None,
+        )
+        for line, look in looks
+        if look is not LineLook.HIDDEN
+    ]
+    if ruling.kind is RulingKind.SQUARES:
+        sides = (left + at for at in range(int(right - left) + 1))
+        found += [Rule((x, ruling.drop), (x, ruling.top), WEIGHT) for x in sides]
+    return tuple(found)
+
+
+LINE_NAMES = {
+    Line.TOP: "top line",
+    Line.MID: "mid line",
+    Line.BASE: "base line",
+    Line.DROP: "drop line",
+}
+AT_A_LINE, NEAR_A_LINE = 0.12, 0.32
+"""u: nearer than the first is at the line, nearer than the second just above or below it."""
+
+
+def place_in_words(height: float, ruling: Ruling) -> str:
+    """A height as a place on the lines, to be read after "starts" or "began".
+
+    >>> place_in_words(0.06, Ruling()), place_in_words(0.8, Ruling())
+    ('at the base line', 'just below the mid line')
+    >>> place_in_words(0.5, Ruling()), place_in_words(2.5, Ruling())
+    ('between the base line and the mid line', 'above the top line')
+    """
+    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
+    off = height - ruling.height(nearest)
+    side = "above" if off > 0 else "below"
+    if abs(off) <= AT_A_LINE:
+        return f"at the {LINE_NAMES[nearest]}"
+    if abs(off) <= NEAR_A_LINE:
+        return f"just {side} the {LINE_NAMES[nearest]}"
+    above = [line for line in Line if ruling.height(line) > height]
+    below = [line for line in Line if ruling.height(line) < height]
+    if not above or not below:
+        return f"{side} the {LINE_NAMES[nearest]}"
+    return f"between the {LINE_NAMES[below[0]]} and the {LINE_NAMES[above[-1]]}"

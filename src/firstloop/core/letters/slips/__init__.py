@@ -1,0 +1,57 @@
+"""Slips: what goes wrong in a child's letter, as changes to its script or to its strokes.
+
+The simulated pupils write with them, so that demo data and tests show real faults; a letter's page
+and the board show its usual ones. They are no part of the checker, which has its own list of ways.
+"""
+
+import numpy as np
+
+from firstloop.core.letters import Hand, draw
+from firstloop.core.letters.moves import Script
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips.direction import DIRECTION_SLIPS
+from firstloop.core.letters.slips.parts import PART_SLIPS
+from firstloop.core.letters.slips.slip import Slip, Strokes
+from firstloop.core.letters.slips.whole import WHOLE_SLIPS
+
+__all__ = ["SHOWN", "SLIPS", "Slip", "Strokes", "shown_slips"]
+
+SLIPS = {slip.name: slip for slip in (*DIRECTION_SLIPS, *PART_SLIPS, *WHOLE_SLIPS)}
+"""By name, in the order in which a teacher warns of them."""
+
+SHOWN = 4
+"""More than this a class does not keep in mind."""
+
+_EVERYBODYS = {"gone over again", "floating", "sinking", "leaning over", "leaning back", "shaking"}
+"""Slips of no letter in particular: shown only where there is nothing else to warn of."""
+
+
+def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, Strokes]]:
+    """The usual slips of a letter, each as it looks in this hand; points in u.
+
+    >>> from firstloop.core.letters import PLAIN
+    >>> [slip.name for slip, _ in shown_slips(PLAIN.scripts["i"], PLAIN, Ruling())]
+    ['written from the bottom up', 'last stroke first', 'dot forgotten', 'a curl at the end']
+    """
+    fitting = [slip for slip in SLIPS.values() if slip.fits(script)]
+    fitting.sort(key=lambda slip: slip.name in _EVERYBODYS)
+    shown: list[tuple[Slip, Strokes]] = []
+    for slip in fitting:
+        strokes = drawn(script, slip, hand, ruling)
+        if not any(_same(strokes, other) for _, other in shown):
+            shown.append((slip, strokes))
+        if len(shown) == SHOWN:
+            break
+    return shown
+
+
+def _same(one: Strokes, other: Strokes) -> bool:
+    """Whether two slips are one in this letter: a c from the bottom up is a c backwards."""
+    return len(one) == len(other) and all(
+        a.shape == b.shape and np.allclose(a, b) for a, b in zip(one, other, strict=True)
+    )
+
+
+def drawn(script: Script, slip: Slip, hand: Hand, ruling: Ruling) -> Strokes:
+    """A letter with a slip, as it looks in a steady hand."""
+    return slip.redraw(draw(slip.reshape(script), hand.proportions, ruling).paths())

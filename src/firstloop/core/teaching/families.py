@@ -1,0 +1,199 @@
+"""Formation families: letters taught together, and schemes of them in an order."""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, replace
+from itertools import combinations, takewhile
+from math import ceil
+
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand, draw
+from firstloop.core.letters.hands import GROUPS
+from firstloop.core.letters.likeness import likeness_table
+from firstloop.core.letters.moves import MoveKind, Script
+from firstloop.core.letters.phrases import move_words
+from firstloop.core.letters.ruling import Ruling, place_in_words
+
+LESSON_SIZE = 5
+"""Letters: what one lesson can introduce and practise; a larger family is to be split."""
+
+LED_IN = (MoveKind.LEAD_IN, MoveKind.LOOP)
+
+LETTERS = GROUPS["small"]
+"""What a scheme arranges; capitals and digits are taught in their own time."""
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """Letters taught together. `exceptions` says, for a rule-breaker, what is different in it."""
+
+    name: str
+    letters: tuple[str, ...]
+    why: str
+    exceptions: tuple[tuple[str, str], ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Scheme:
+    """A complete set of families in teaching order."""
+
+    name: str
+    families: tuple[Family, ...]
+
+    @property
+    def order(self) -> tuple[str, ...]:
+        """The letters in the order they are taught."""
+        return tuple(letter for family in self.families for letter in family.letters)
+
+
+@dataclass(frozen=True, slots=True)
+class SchemeFault:
+    """Something wrong with a scheme; `family` is its place in the order, None for all, `place` the
+    letter's in its family. What `breaks` it is never right; without that it is only unfinished,
+    or a family large."""
+
+    family: int | None
+    letter: str | None
+    what: str
+    place: int | None = None
+    breaks: bool = False
+
+
+def faults(scheme: Scheme, letters: Iterable[str] = LETTERS) -> tuple[SchemeFault, ...]:
+    """What keeps a scheme from being taught: letters twice, missing or unknown, too large families,
+    exceptions of letters that are elsewhere.
+
+    >>> few = Scheme("mine", (Family("first", ("a", "b", "a"), ""),))
+    >>> [fault.what for fault in faults(few, "abc")]
+    ['a is in it twice', 'c is in no family']
+    """
+    wanted, found = tuple(letters), list[SchemeFault]()
+    first_in: dict[str, int] = {}
+    for at, family in enumerate(scheme.families):
+        for place, letter in enumerate(family.letters):
+            if letter in first_in:
+                twice = "it twice" if first_in[letter] == at else "an earlier family already"
+                found.append(SchemeFault(at, letter, f"{letter} is in {twice}", place, breaks=True))
+            elif letter not in wanted:
+                what = f'"{letter}" is no letter of this hand'
+                found.append(SchemeFault(at, letter, what, place, breaks=True))
+            first_in.setdefault(letter, at)
+        found += [
+            SchemeFault(at, letter, f"{letter} is not in this family", breaks=True)
+            for letter, _ in family.exceptions
+            if letter not in family.letters
+        ]
+        if len(family.letters) > LESSON_SIZE:
+            size = len(family.letters)
+            found.append(
+                SchemeFault(at, None, f"{size} letters are more than the {LESSON_SIZE} of a lesson")
+            )
+    found += [SchemeFault(None, x, f"{x} is in no family") for x in wanted if x not in first_in]
+    return tuple(found)
+
+
+def own_start(script: Script) -> int:
+    """Where in the first stroke the letter itself begins: a joined hand's lead-in, and the loop at
+    the top that it ends in, are before it."""
+    kinds = [move.kind for move in script.strokes[0].moves]
+    return next(at for at, kind in enumerate(kinds) if kind not in LED_IN)
+
+
+def own_kinds(script: Script) -> tuple[MoveKind, ...]:
+    """The kinds of the letter's own moves in its first stroke."""
+    return tuple(move.kind for move in script.strokes[0].moves[own_start(script) :])
+
+
+def rule_breakers(letters: Iterable[str], hand: Hand) -> tuple[tuple[str, str], ...]:
+    """Letters whose first move is not the one that most of their family begin with, and how they
+    begin."""
+    firsts = {letter: own_kinds(hand.scripts[letter])[0] for letter in letters}
+    kinds = list(firsts.values())
+    usual = max(kinds, key=kinds.count, default=None)
+    return tuple(
+        (letter, _beginning(hand.scripts[letter], hand))
+        for letter, first in firsts.items()
+        if first is not usual
+    )
+
+
+def opening(letters: Iterable[str], hand: Hand, ruling: Ruling) -> tuple[FloatArray, ...]:
+    """What the letters of a family begin with, drawn: the moves that all but the rule-breakers
+    share, at least one; points (n, 2) in u. None of it for no letters.
+
+    >>> from firstloop.core.letters import PLAIN
+    >>> len(opening("nmh", PLAIN, Ruling()))
+    3
+    >>> opening("", PLAIN, Ruling())
+    ()
+    """
+    letters = tuple(letters)
+    breakers = dict(rule_breakers(letters, hand))
+    usual = [letter for letter in letters if letter not in breakers]
+    if not usual:
+        return ()
+    kinds = [own_kinds(hand.scripts[letter]) for letter in usual]
+    shared = sum(1 for _ in takewhile(lambda same: len(set(same)) == 1, zip(*kinds, strict=False)))
+    script = hand.scripts[usual[0]]
+    start = own_start(script)
+    moves = draw(script, hand.proportions, ruling).moves
+    return tuple(move.points for move in moves[start : start + shared])
+
+
+def split(
+    family: Family, hand: Hand, first: Callable[[tuple[str, ...]], float] | None = None
+) -> tuple[Family, ...]:
+    """A proposal to part a family: sizes that fit a lesson and differ by one at most, letters that
+    are easily confused in different parts. Letters keep their order; a small family stays whole.
+    The part with the least `first` comes first; else the one that has the family's first letter.
+
+    >>> from firstloop.core.letters import PLAIN
+    >>> bowls = Family("Bowls", tuple("abdopq"), "They have a bowl.")
+    >>> [(part.name, "".join(part.letters)) for part in split(bowls, PLAIN)]
+    [('Bowls (1)', 'adp'), ('Bowls (2)', 'boq')]
+    """
+    parts = ceil(len(family.letters) / LESSON_SIZE)
+    if parts < 2:
+        return (family,)
+    dealt = _apart({x: at % parts for at, x in enumerate(family.letters)}, hand)
+    members = [tuple(x for x in family.letters if dealt[x] == part) for part in range(parts)]
+    members.sort(key=first or (lambda letters: family.letters.index(letters[0])))
+    return tuple(
+        replace(
+            family,
+            name=f"{family.name} ({at})",
+            letters=letters,
+            exceptions=tuple(pair for pair in family.exceptions if pair[0] in letters),
+        )
+        for at, letters in enumerate(members, start=1)
+    )
+
+
+def _apart(dealt: dict[str, int], hand: Hand) -> dict[str, int]:
+    """Letters exchanged between parts for as long as it makes the parts less confusable."""
+    table = likeness_table(hand)
+
+    def together(dealt: dict[str, int]) -> float:
+        return sum(
+            table[a, b].confusable if (a, b) in table else table[b, a].confusable
+            for a, b in combinations(dealt, 2)
+            if dealt[a] == dealt[b]
+        )
+
+    while True:
+        exchanges = [
+            dealt | {a: dealt[b], b: dealt[a]}
+            for a, b in combinations(dealt, 2)
+            if dealt[a] != dealt[b]
+        ]
+        best = min(exchanges, key=together)
+        if together(best) >= together(dealt):
+            return dealt
+        dealt = best
+
+
+def _beginning(script: Script, hand: Hand) -> str:
+    """How a letter begins, in words."""
+    own = own_start(script)
+    drawn = draw(script, hand.proportions, Ruling()).moves[own]
+    words = move_words(script)[0][own]
+    return f"begins {place_in_words(float(drawn.points[0, 1]), Ruling())}, {words}"

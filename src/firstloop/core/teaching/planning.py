@@ -1,0 +1,85 @@
+"""What to teach next, and a lesson on it, from what is taught, due and shaky."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from firstloop.core.teaching.due import Due
+from firstloop.core.teaching.families import Scheme
+from firstloop.core.teaching.lesson import Lesson, plan
+from firstloop.core.vocabulary.picker import Where, pick
+from firstloop.core.vocabulary.sentences import writable_sentences
+from firstloop.core.vocabulary.sounds import Word
+
+LOOK_BACK_LETTERS = 4
+"""A row of a few letters, each named: more is a page."""
+
+WORDS_IN_A_LESSON = 4
+"""Two to four words; fewer where there are no more."""
+
+PAIRS = ("sh", "ch", "th", "ng", "ck", "qu", "ee", "oo", "ai", "ar", "or", "ow", "oi", "er")
+"""Pairs of letters for one sound, in the order they are usually met."""
+
+
+@dataclass(frozen=True, slots=True)
+class Next:
+    """Something to teach next: a letter or a pair, and why."""
+
+    new: tuple[str, ...]
+    why: str
+
+
+def what_next(scheme: Scheme, taught: Iterable[str]) -> tuple[Next, ...]:
+    """What could be taught next, the likeliest first: the scheme's next letter, the next family's,
+    and a pair whose letters are all taught.
+
+    >>> from firstloop.core.teaching.families import Family
+    >>> two = Scheme("s", (Family("Down", ("l", "i"), ""), Family("Round", ("c",), "")))
+    >>> [(one.new, one.why) for one in what_next(two, "l")]
+    [(('i',), 'next in Down'), (('c',), 'begins Round')]
+    """
+    known = set(taught)
+    found = []
+    for family in scheme.families:
+        left = [letter for letter in family.letters if letter not in known]
+        if left:
+            begun = len(left) < len(family.letters)
+            found.append(Next((left[0],), f"{'next in' if begun else 'begins'} {family.name}"))
+    pairs = [Next((pair,), "a pair of taught letters") for pair in PAIRS if set(pair) <= known]
+    return (*found[:2], *pairs[:2])
+
+
+def propose(
+    new: Sequence[str],
+    minutes: int,
+    *,
+    taught: Iterable[str],
+    due: Sequence[Due],
+    own_words: Sequence[Word] = (),
+) -> Lesson:
+    """A lesson with its matter filled in: what is due to look back on, words with the new letter in
+    several places, a sentence of taught letters; raises LessonError.
+
+    >>> due = [Due("t", 2, 0.0, ""), Due("n", 1, 0.0, "")]
+    >>> lesson = propose(["n"], 20, taught="iatps", due=due)
+    >>> lesson.look_back, lesson.words[:2]
+    (('t',), ('nap', 'ant'))
+    """
+    letters = {letter for part in new for letter in part}
+    known = {*taught, *letters}
+    look_back = [one.letter for one in due if one.letter not in letters][:LOOK_BACK_LETTERS]
+    sentences = writable_sentences(known, letters)
+    return plan(
+        new,
+        minutes,
+        look_back=look_back,
+        words=_words(new, known, own_words),
+        sentence=sentences[0] if sentences else "",
+    )
+
+
+def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
+    """Words from each place in turn: at the start, inside, at the end, doubled."""
+    picked = pick(new, known, own)
+    rows = [[one.word.text for one in picked[where]] for where in Where]
+    in_turn = [row[at] for at in range(WORDS_IN_A_LESSON) for row in rows if at < len(row)]
+    return tuple(in_turn[:WORDS_IN_A_LESSON])

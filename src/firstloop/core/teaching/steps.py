@@ -1,0 +1,87 @@
+"""The steps of a lesson: what each is called, what is done in it, how long it takes, and in which
+ways the board can show it."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class StepKind(StrEnum):
+    """The steps of a lesson, in the order of practice."""
+
+    SETTLE = "settle"
+    DATE = "date"
+    LOOK_BACK = "look_back"
+    FAMILY = "family"
+    SHOW = "show"
+    SLIPS = "slips"
+    BIG = "big"
+    OWN = "own"
+    BEST = "best"
+    WORDS = "words"
+    SENTENCE = "sentence"
+    CLOSE = "close"
+    HOME = "home"
+
+
+class Showing(StrEnum):
+    """A way in which the board can show a step."""
+
+    SHOWN = "shown"
+    BESIDE = "beside"
+    MEMORY = "memory"
+    PAIRS = "pairs"
+    WRITE = "write"
+
+
+@dataclass(frozen=True, slots=True)
+class StepInfo:
+    """What is known of a step: its title, what is done, its weight in a full lesson, and how soon
+    it is left out of a short one (0: never); the ways to show it, the first being how it begins,
+    and the rows of lines it takes to write it on the board."""
+
+    title: str
+    what: str
+    weight: float
+    dispensable: int
+    showings: tuple[Showing, ...] = (Showing.SHOWN,)
+    rows: int = 1
+
+
+_WRITTEN = (Showing.SHOWN, Showing.WRITE)
+
+STEPS: dict[StepKind, StepInfo] = {
+    StepKind.SETTLE: StepInfo("Settle", "Feet, chair, paper, pencil; stretch.", 1.0, 0),
+    StepKind.DATE: StepInfo("Today's date", "The long date on the line.", 1.5, 3, _WRITTEN, 2),
+    StepKind.LOOK_BACK: StepInfo(
+        "Look back",
+        "A row of earlier letters, each named.",
+        1.5,
+        2,
+        (Showing.SHOWN, Showing.MEMORY, Showing.WRITE),
+    ),
+    StepKind.FAMILY: StepInfo("The family", "What these letters have in common.", 0.5, 4),
+    StepKind.SHOW: StepInfo(
+        "Show",
+        "Its lines, its start, every move spoken.",
+        2.5,
+        0,
+        (Showing.SHOWN, Showing.BESIDE, Showing.MEMORY, Showing.WRITE),
+    ),
+    StepKind.SLIPS: StepInfo("Slips to spot", "Wrong ones, and the right one beside.", 1.5, 2),
+    StepKind.BIG: StepInfo("Big first", "In the air, on the palm; speaking.", 1.0, 1),
+    StepKind.OWN: StepInfo("Trace, finish, own", "Five or six, a gap between them.", 4.0, 0),
+    StepKind.BEST: StepInfo("Choose the best", "Circle it, and say why.", 1.0, 0),
+    StepKind.WORDS: StepInfo(
+        "Words",
+        "Say, count the sounds, write, read back.",
+        3.0,
+        1,
+        (Showing.SHOWN, Showing.PAIRS, Showing.WRITE),
+        2,
+    ),
+    StepKind.SENTENCE: StepInfo(
+        "A sentence", "Say it, count its words, write it.", 2.5, 3, _WRITTEN, 2
+    ),
+    StepKind.CLOSE: StepInfo("Close", "What we learned; a small drawing.", 1.0, 0),
+    StepKind.HOME: StepInfo("Home", "The sheet to take along.", 0.5, 4),
+}

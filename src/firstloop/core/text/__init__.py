@@ -1,0 +1,1 @@
+"""Text: letters joined into words, and specimens of a hand."""

@@ -1,0 +1,226 @@
+"""Words: letters laid out in writing order, as one script that can be drawn like a letter.
+
+Print stands letter beside letter. In joined hands a letter gives up its flick, and the next one's
+lead-in begins where it stood; dots and bars wait for the end of the word.
+"""
+
+import math
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand, draw, find_script
+from firstloop.core.letters.moves import (
+    Level,
+    Move,
+    MoveKind,
+    Node,
+    Script,
+    ScriptStroke,
+    nominal_height,
+    shifted_stroke,
+)
+from firstloop.core.letters.ruling import Ruling
+
+HEIGHTS = np.arange(-0.95, 2.0, 0.1)
+BODY = (HEIGHTS > 0.0) & (HEIGHTS < 1.0)
+"""u: the heights at which letters are held apart: those of the body, and where both have ink."""
+
+SPACE, DEEPEST, CLOSEST = 0.5, 0.7, 0.28
+"""u between letters that do not join: on average, where at no height more than DEEPEST counts; and
+nowhere less than CLOSEST. So two stems stand as far apart as the legs of an n look, and two rounds
+nearer."""
+
+JOIN_GAP = 0.54
+"""u between the bodies of letters that join, lead-ins and flicks not counted."""
+
+FLATTEST_TOP_JOIN_DEG = 35.0
+"""A top join comes in from the side: it arrives no steeper than this."""
+
+TURN_RADIUS = 0.13
+"""u: how tightly the pen turns up from the base line; flicks turn as tightly."""
+
+FROM_THE_MIDDLE, LOW_DIP = 0.8, 0.5
+"""u: a letter led in to below the first begins in the middle (e); a top join dips to the second
+before it."""
+
+ROOM = 1.6
+"""Flicks: with more room than this to the next letter, the pen goes out along the flick."""
+
+
+@dataclass(frozen=True, slots=True)
+class Origin:
+    """Where a move of a text comes from: the letter's place in it, and whether the move is a join,
+    which stands for the end of the letter before as much as for the beginning of its own."""
+
+    letter: int
+    join: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Composed:
+    """A word as one script, and for each of its moves, by stroke, where it comes from."""
+
+    script: Script
+    origins: tuple[tuple[Origin, ...], ...]
+
+
+def compose(word: str, hand: Hand) -> Composed:
+    """The word as one script; raises UnknownLetterError for a letter the hand does not have.
+
+    >>> from firstloop.core.letters import HANDS
+    >>> len(compose("man", HANDS["plain"]).script.strokes)
+    3
+    >>> man = compose("man", HANDS["joined"])
+    >>> len(man.script.strokes), [o.letter for o in man.origins[0] if o.join]
+    (1, [1, 2])
+    >>> word = compose("it", HANDS["joined"])
+    >>> [stroke.moves[0].kind.value for stroke in word.script.strokes]
+    ['lead-in', 'dot', 'cross']
+    >>> [origins[0].letter for origins in word.origins]
+    [0, 0, 1]
+    """
+    line = _Line()
+    for at, letter in enumerate(word):
+        script = find_script(letter, hand)
+        if script.strokes[0].moves[0].kind is MoveKind.LEAD_IN:
+            _join(line, script, at, hand)
+        else:
+            _stand(line, script, at, hand)
+    line.lift()
+    runs = (*line.runs, *line.waiting)
+    return Composed(
+        Script(word, tuple(run.stroke for run in runs)), tuple(run.origins for run in runs)
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Run:
+    """A stroke of the word, and where its moves come from."""
+
+    stroke: ScriptStroke
+    origins: tuple[Origin, ...]
+
+    @classmethod
+    def of(cls, stroke: ScriptStroke, at: int) -> "_Run":
+        """A stroke of one letter."""
+        return cls(stroke, (Origin(at),) * len(stroke.moves))
+
+
+@dataclass(slots=True)
+class _Line:
+    """What has been written so far: whole strokes, the open one, and strokes that wait; how far
+    right the last letter goes, and its right edge at HEIGHTS."""
+
+    runs: list[_Run] = field(default_factory=list)
+    open: _Run | None = None
+    waiting: list[_Run] = field(default_factory=list)
+    right: float | None = None
+    edge: FloatArray | None = None
+
+    def lift(self) -> None:
+        """Ends the open stroke, its flick kept."""
+        if self.open is not None:
+            self.runs.append(self.open)
+            self.open = None
+
+
+def _stand(line: _Line, script: Script, at: int, hand: Hand) -> None:
+    """The letter beside what is there; second strokes are made at once."""
+    line.lift()
+    line.runs += line.waiting
+    line.waiting = []
+    left, right = _edges(script, hand)
+    by = 0.0 if line.edge is None else _apart(line.edge, left)
+    line.runs += [_Run.of(shifted_stroke(stroke, by), at) for stroke in script.strokes]
+    line.edge, line.right = right + by, float(np.nanmax(right)) + by
+
+
+def _join(line: _Line, script: Script, at: int, hand: Hand) -> None:
+    """The letter led in from the one before it, or from the base line where there is none."""
+    main, *later = script.strokes
+    left, right = _body(script, hand)
+    by = 0.0 if line.right is None else line.right + JOIN_GAP - left
+    run = _Run.of(shifted_stroke(main, by), at)
+    if line.open is not None and line.open.stroke.moves[-1].kind is MoveKind.FLICK:
+        *before, flick = line.open.stroke.moves
+        lead_in, *rest = run.stroke.moves
+        moves = (*before, _joining(before[-1].end, flick, lead_in), *rest)
+        origins = (*line.open.origins[:-1], Origin(at, join=True), *run.origins[1:])
+        line.open = _Run(replace(line.open.stroke, moves=moves), origins)
+    else:
+        line.lift()
+        line.open = run
+    line.waiting += [_Run.of(shifted_stroke(stroke, by), at) for stroke in later]
+    line.edge, line.right = np.where(BODY, right + by, np.nan), right + by
+
+
+def _joining(turn: Node, flick: Move, lead_in: Move) -> Move:
+    """The lead-in as it begins where the flick stood: on the base line, or at the top's dip."""
+    first, *others = lead_in.nodes
+    if turn.y is Level.BASE:
+        way_up = _way_up(turn, flick, first)
+        return replace(lead_in, nodes=(*way_up, *lead_in.nodes), leave_deg=None)
+    in_the_middle = nominal_height(first.y) < FROM_THE_MIDDLE
+    dip = replace(flick.nodes[0], y=LOW_DIP) if in_the_middle else flick.nodes[0]
+    if not in_the_middle and first.heading_deg is not None:
+        first = replace(first, heading_deg=min(first.heading_deg, FLATTEST_TOP_JOIN_DEG))
+    return Move(MoveKind.LEAD_IN, (dip, first, *others), flick.leave_deg)
+
+
+def _way_up(turn: Node, flick: Move, first: Node) -> tuple[Node, ...]:
+    """What the pen passes on its way from the base line to the next letter.
+
+    With room, it goes out along the flick, so that it clears the letter it leaves (the mouth of c).
+    Without, or on to an e, it turns up at once, in an arc of TURN_RADIUS. (Without a heading it
+    came straight along the line.) A tail's loop comes up through the base line and needs no turn.
+    """
+    if turn.heading_deg not in (None, 0.0):
+        return ()
+    out, height = flick.end, nominal_height(first.y)
+    if height > FROM_THE_MIDDLE and first.x - turn.x > ROOM * (out.x - turn.x):
+        return (out,)
+    away = math.atan2(height, first.x - turn.x)
+    x, y = turn.x + TURN_RADIUS * math.sin(away), TURN_RADIUS * (1.0 - math.cos(away))
+    return (Node(x, y, math.degrees(away)),)
+
+
+def _edges(script: Script, hand: Hand) -> tuple[FloatArray, FloatArray]:
+    """Left and right edge of the letter at HEIGHTS in script units, upright; NaN where it has no
+    ink."""
+    upright = replace(hand.proportions, slant_deg=0.0)
+    paths = draw(script, upright, Ruling()).paths()
+    points = np.concatenate([polyline.respace(path, 0.05) for path in paths])
+    within = np.abs(points[:, 1] - HEIGHTS[:, None]) <= 0.05 + 1e-9
+    x = points[:, 0] / upright.width
+    seen = within.any(axis=1)
+    left, right = np.where(within, x, np.inf).min(axis=1), np.where(within, x, -np.inf).max(axis=1)
+    return np.where(seen, left, np.nan), np.where(seen, right, np.nan)
+
+
+def _apart(edge: FloatArray, left: FloatArray) -> float:
+    """How far right a letter goes so that it stands as it should beside a right edge."""
+    # Over and under a mark there is nothing, which is half as deep as deep counts.
+    of_left = np.where(np.isnan(left), np.nanmin(left) + DEEPEST / 2, left)
+    of_edge = np.where(np.isnan(edge), np.nanmax(edge) - DEEPEST / 2, edge)
+    seen = BODY | ~(np.isnan(left) | np.isnan(edge))
+    between = (of_left - of_edge)[seen]
+    tried = CLOSEST - between.min() + np.arange(0.0, 2 * DEEPEST, 0.01)
+    wide_enough = np.minimum(between + tried[:, None], DEEPEST).mean(axis=1) >= SPACE
+    return float(tried[np.argmax(wide_enough)])
+
+
+def _body(script: Script, hand: Hand) -> tuple[float, float]:
+    """Left and right of the letter's body in script units, upright: of its first stroke without
+    lead-in and flick."""
+    upright = replace(hand.proportions, slant_deg=0.0)
+    apart = {MoveKind.LEAD_IN, MoveKind.FLICK}
+    moves = [
+        move
+        for move in draw(script, upright, Ruling()).moves
+        if move.stroke == 0 and move.move.kind not in apart
+    ]
+    xs = np.concatenate([move.points[:, 0] for move in moves])
+    return float(xs.min()) / upright.width, float(xs.max()) / upright.width

@@ -1,0 +1,1 @@
+"""Vocabulary: words and their sounds, sentences, games with them, and how dates are written."""

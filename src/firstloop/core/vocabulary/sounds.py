@@ -1,0 +1,139 @@
+"""Words and how their letters fall into sounds.
+
+A grapheme is one letter, or several that stand for one sound together: a pair (`sh`), a double
+(`ll`), or a split one whose second letter waits behind a consonant (the a and e of `cake`).
+"""
+
+import re
+from dataclasses import dataclass
+from functools import lru_cache
+
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.vocabulary import lexicon
+
+
+class WordError(FirstLoopError):
+    """A word is not noted as words are."""
+
+
+@dataclass(frozen=True, slots=True)
+class Grapheme:
+    """Letters that stand for one sound together, and their places in the word."""
+
+    letters: str
+    at: tuple[int, ...]
+
+    @property
+    def split(self) -> bool:
+        """Whether another sound stands between its letters.
+
+        >>> [grapheme.split for grapheme in word("cake").graphemes]
+        [False, True, False]
+        """
+        return self.at[-1] - self.at[0] >= len(self.at)
+
+
+@dataclass(frozen=True, slots=True)
+class Word:
+    """A word, its graphemes in the order their sounds are heard, and whether it is tricky."""
+
+    text: str
+    graphemes: tuple[Grapheme, ...]
+    tricky: bool = False
+
+    @property
+    def letters(self) -> frozenset[str]:
+        """The letters that must have been taught to write it."""
+        return frozenset(self.text)
+
+
+_LONGEST = 4
+_TOGETHER = frozenset(
+    {"eigh", "augh", "ough", "igh", "air", "ear", "eer", "ure", "tch", "dge"}
+    | {"sh", "th", "ch", "ng", "ck", "wh", "ph", "qu", "kn", "wr", "gn"}
+    | {2 * letter for letter in "bcdfglmnprstz"}
+    | {"ai", "ay", "ee", "ea", "oa", "ow", "ou", "oo", "oi", "oy", "ie", "ei", "ui", "ue"}
+    | {"aw", "au", "ew", "ar", "or", "er", "ir", "ur"}
+)
+"""Letters that usually make one sound. A reader meets some of them with two; the lexicon parts
+those with a dot."""
+
+_AT_THE_START = frozenset({"kn", "wr", "gn"})
+_AT_THE_END = frozenset(
+    {"are", "ere", "ire", "ore", "ce", "ge", "se", "ve", "ze", "le", "ey", "oe", "mb"}
+)
+"""One sound where a word or a part of it ends, two elsewhere: give, but river."""
+
+_SPLIT = re.compile(r"[aeiou](?:[bcdfgklmnpstvxz]|th)e$")
+_VOWELS = "aeiou"
+
+
+def word(noted: str) -> Word:
+    """A word from the way it is noted in the lexicon; raises WordError.
+
+    >>> [g.letters for g in word("sheep").graphemes], [g.letters for g in word("go.ing").graphemes]
+    (['sh', 'ee', 'p'], ['g', 'o', 'i', 'ng'])
+    >>> word("said*").tricky
+    True
+    >>> word("n1ce")
+    Traceback (most recent call last):
+    firstloop.core.vocabulary.sounds.WordError: "n1ce" is no word; write letters only
+    """
+    text = re.sub(r"[.()*]", "", noted)
+    if not text.isascii() or not text.isalpha():
+        raise WordError(f'"{noted}" is no word; write letters only')
+    graphemes: list[Grapheme] = []
+    at = 0
+    for part in re.findall(r"\([^)]*\)|[^.()*]+", noted):
+        if part.startswith("("):
+            places = tuple(range(at, at + len(part) - 2))
+            graphemes.append(Grapheme(part[1:-1], places))
+            at += len(places)
+        else:
+            graphemes += _graphemes(part, at)
+            at += len(part)
+    return Word(text, tuple(graphemes), noted.endswith("*"))
+
+
+def _graphemes(part: str, offset: int) -> list[Grapheme]:
+    """A part of a word by the usual rules, the longest first; its split vowel, if any, as one."""
+    lower = part.lower()
+    split = _SPLIT.search(lower)
+    # A vowel before it makes a pair of its own (the ou of house), and the e is the consonant's.
+    if split and split.start() > 0 and lower[split.start() - 1] in _VOWELS and lower[0] != "q":
+        split = None
+    end = len(lower) - 1 if split else len(lower)
+    found, at = [], 0
+    while at < end:
+        if split and at == split.start():
+            found.append(Grapheme(part[at] + part[end], (offset + at, offset + end)))
+            at += 1
+            continue
+        size = _size(lower, at, end)
+        places = tuple(range(offset + at, offset + at + size))
+        found.append(Grapheme(part[at : at + size], places))
+        at += size
+    return found
+
+
+def _size(lower: str, at: int, end: int) -> int:
+    """How many letters from here make one sound."""
+    for size in range(min(_LONGEST, end - at), 1, -1):
+        letters, after = lower[at : at + size], lower[at + size : at + size + 1]
+        ends = at + size == len(lower)
+        if letters in _AT_THE_START and at > 0:
+            continue
+        if letters == "ng" and lower[at + size :] == "e":  # orange ends in n, ge
+            continue
+        # The r of a double r belongs to its twin: carrot is c, a, rr, o, t.
+        if letters in _TOGETHER and not (letters[-1] == "r" == after):
+            return size
+        if letters in _AT_THE_END and ends and not (letters == "le" and lower[at - 1] in _VOWELS):
+            return size
+    return 1
+
+
+@lru_cache(maxsize=1)
+def bundled() -> tuple[Word, ...]:
+    """The words that come with the program, in the order of the alphabet."""
+    return tuple(sorted(map(word, lexicon.WORDS.split()), key=lambda w: (w.text.lower(), w.text)))

@@ -1,0 +1,124 @@
+"""Lessons: what today is about, planning one, changing it, giving it."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime, timedelta
+
+from firstloop.core.teaching.due import Due, Practised, due, shaky_share
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.planning import Next, propose, what_next
+from firstloop.services import schemes
+from firstloop.services.clock import day_of
+from firstloop.store import (
+    lessons,
+    own_vocabulary,
+    practice_days,
+    school,
+    standings,
+    taught_letters,
+)
+from firstloop.store.database import Database, Session
+from firstloop.store.records import ClassRecord, LessonRecord
+
+SCHOOL_DAYS = 5
+
+
+@dataclass(frozen=True, slots=True)
+class Today:
+    """What there is to know of a day: the letters that are taught, what could come next, what is
+    due, the lessons of its week by day, and its own lesson, if there is one."""
+
+    day: date
+    taught: tuple[str, ...]
+    next: tuple[Next, ...]
+    due: tuple[Due, ...]
+    week: tuple[tuple[date, tuple[LessonRecord, ...]], ...]
+    lesson: LessonRecord | None
+
+
+def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
+    """Today, as the teacher finds it."""
+    scheme = schemes.find(record, school_class, school_class.scheme)
+    with record.session() as session:
+        day = day_of(now, school.zone(session))
+        taught = tuple(taught_letters.of_class(session, school_class.id))
+        monday = day - timedelta(days=day.weekday())
+        found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
+        coming_back = due(_practised(session, school_class.id), day)
+    days = [monday + timedelta(days=at) for at in range(SCHOOL_DAYS)]
+    mine = [one for one in found if one.day == day]
+    return Today(
+        day=day,
+        taught=taught,
+        next=what_next(scheme, taught),
+        due=coming_back,
+        week=tuple((one, tuple(k for k in found if k.day == one)) for one in days),
+        lesson=mine[-1] if mine else None,
+    )
+
+
+def proposal(
+    record: Database, school_class: ClassRecord, new: Sequence[str], minutes: int, now: datetime
+) -> Lesson:
+    """The lesson that would be planned; nothing is kept. Raises LessonError."""
+    with record.session() as session:
+        return propose(
+            new,
+            minutes,
+            taught=taught_letters.of_class(session, school_class.id),
+            due=due(_practised(session, school_class.id), day_of(now, school.zone(session))),
+            own_words=own_vocabulary.of_class(session, school_class.id),
+        )
+
+
+def plan(
+    record: Database, school_class: ClassRecord, new: Sequence[str], minutes: int, now: datetime
+) -> LessonRecord:
+    """Plans today's lesson, in place of one that was planned and not given; raises LessonError."""
+    lesson = proposal(record, school_class, new, minutes, now)
+    with record.session() as session:
+        day = day_of(now, school.zone(session))
+        return lessons.add(session, school_class.id, day, lesson)
+
+
+def change(
+    record: Database, class_id: int, lesson_id: int, changed: Callable[[Lesson], Lesson]
+) -> LessonRecord:
+    """Keeps a lesson as the teacher has changed it; raises NotInRecordError and LessonError."""
+    with record.session() as session:
+        before = lessons.get(session, class_id, lesson_id)
+        return lessons.change(session, class_id, lesson_id, changed(before.lesson))
+
+
+def close(record: Database, class_id: int, lesson_id: int, now: datetime) -> LessonRecord:
+    """The lesson was given: what was new in it is taught from its day on, not from today."""
+    with record.session() as session:
+        given = lessons.set_given(session, class_id, lesson_id, now)
+        taught_letters.add(session, class_id, set(given.lesson.letters), given.day)
+        return given
+
+
+def set_taught(
+    record: Database, class_id: int, letters: set[str], now: datetime
+) -> tuple[str, ...]:
+    """Sets which letters are taught, whatever lessons were given; those that are."""
+    with record.session() as session:
+        day = day_of(now, school.zone(session))
+        taught_letters.replace(session, class_id, letters, day)
+        return tuple(taught_letters.of_class(session, class_id))
+
+
+def _practised(session: Session, class_id: int) -> list[Practised]:
+    """Every taught letter, as it was practised."""
+    wrote = practice_days.of_class(session, class_id)
+    stands = standings.of_class(session, class_id)
+    return [
+        Practised(
+            letter=letter,
+            taught=since,
+            last=max(since, wrote[letter][0]) if letter in wrote else since,
+            times=wrote[letter][1] - 1 if letter in wrote else 0,
+            shaky=shaky_share(one.dimensions for one in stands if one.letter == letter),
+        )
+        for letter, since in taught_letters.of_class(session, class_id).items()
+    ]

@@ -1,0 +1,67 @@
+"""The hands that letters were judged by: whatever the class writes now, a letter that is checked
+again is asked the same question as the first time."""
+
+import json
+from functools import lru_cache
+
+from sqlalchemy import ForeignKey, UniqueConstraint, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
+
+from firstloop.core.letters import hand_package
+from firstloop.core.letters.style import Style
+from firstloop.store.base import Base
+
+
+class JudgedHand(Base):
+    """A style as it was on some day: the hand, its alternatives and proportions; of a school's own
+    hand all of its letters too. Few rows, which many attempts share."""
+
+    __tablename__ = "judged_hand"
+    __table_args__ = (UniqueConstraint("class_id", "style"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    style: Mapped[str]
+
+
+def keep(session: Session, class_id: int, style: Style) -> int:
+    """The row of a style, made if there is none yet."""
+    text = _text(style)
+    found = session.scalar(
+        select(JudgedHand.id).where(JudgedHand.class_id == class_id, JudgedHand.style == text)
+    )
+    if found is not None:
+        return found
+    row = JudgedHand(class_id=class_id, style=text)
+    session.add(row)
+    session.flush()
+    return row.id
+
+
+@lru_cache(maxsize=64)
+def style_from(text: str) -> Style:
+    """A style as it was kept; the same text gives the same value, whose letters are drawn once."""
+    data = json.loads(text)
+    return Style(
+        hand=data["hand"],
+        choices=tuple(sorted(data["choices"].items())),
+        slant_deg=data["slant_deg"],
+        width=data["width"],
+        branch=data["branch"],
+        exit=data["exit"],
+        own=hand_package.hand_from(data["own"]) if data.get("own") else None,
+    )
+
+
+@lru_cache(maxsize=64)
+def _text(style: Style) -> str:
+    data = {
+        "hand": style.hand,
+        "choices": dict(sorted(style.choices)),
+        "slant_deg": style.slant_deg,
+        "width": style.width,
+        "branch": style.branch,
+        "exit": style.exit,
+    }
+    own = {"own": hand_package.hand_data(style.own)} if style.own else {}
+    return json.dumps(data | own, ensure_ascii=False, separators=(",", ":"))

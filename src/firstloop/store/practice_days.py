@@ -1,0 +1,71 @@
+"""On which days a class wrote which letters: what brings taught letters back when they are due.
+
+A day is the school's own. The rows are few (a letter a day), and kept up as attempts come and go.
+"""
+
+from datetime import date
+
+from sqlalchemy import ForeignKey, delete, func, insert, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
+
+from firstloop.store.attempts import Attempt
+from firstloop.store.base import Base
+from firstloop.store.pupils import Pupil
+
+
+class PracticeDay(Base):
+    """A day on which a class wrote a letter, and how often it did."""
+
+    __tablename__ = "practice_day"
+
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), primary_key=True
+    )
+    letter: Mapped[str] = mapped_column(primary_key=True)
+    day: Mapped[date] = mapped_column(primary_key=True)
+    attempts: Mapped[int]
+
+
+def add(session: Session, class_id: int, letter: str, day: date, count: int = 1) -> None:
+    """Counts attempts of a day; with a negative number those that were taken out."""
+    row = session.get(PracticeDay, (class_id, letter, day))
+    if row is None:
+        session.add(PracticeDay(class_id=class_id, letter=letter, day=day, attempts=count))
+    elif row.attempts + count > 0:
+        row.attempts += count
+    else:
+        session.delete(row)
+    session.flush()
+
+
+def without_pupil(session: Session, class_id: int, pupil_id: int) -> None:
+    """Takes out what a child wrote, before the child is deleted."""
+    wrote = (
+        select(Attempt.letter, Attempt.day, func.count())
+        .where(Attempt.pupil_id == pupil_id)
+        .group_by(Attempt.letter, Attempt.day)
+    )
+    for letter, day, count in session.execute(wrote).all():
+        add(session, class_id, letter, day, -count)
+
+
+def of_class(session: Session, class_id: int) -> dict[str, tuple[date, int]]:
+    """For each letter the day it was last written, and on how many days it was."""
+    rows = (
+        select(PracticeDay.letter, func.max(PracticeDay.day), func.count())
+        .where(PracticeDay.class_id == class_id)
+        .group_by(PracticeDay.letter)
+    )
+    return {letter: (last, count) for letter, last, count in session.execute(rows)}
+
+
+def rebuild(session: Session) -> None:
+    """Counts all days of all classes, as if nothing had been kept."""
+    session.execute(delete(PracticeDay))
+    counted = (
+        select(Pupil.class_id, Attempt.letter, Attempt.day, func.count())
+        .join(Attempt, Attempt.pupil_id == Pupil.id)
+        .group_by(Pupil.class_id, Attempt.letter, Attempt.day)
+    )
+    columns = ["class_id", "letter", "day", "attempts"]
+    session.execute(insert(PracticeDay).from_select(columns, counted))

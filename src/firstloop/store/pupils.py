@@ -1,0 +1,57 @@
+"""Children in and out of the record, each within a class."""
+
+from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy.orm import Mapped, Session, mapped_column
+
+from firstloop.core.contract import Stage
+from firstloop.core.evidence.task import Handedness
+from firstloop.store.base import Base
+from firstloop.store.records import NotInRecordError, PupilRecord
+
+
+class Pupil(Base):
+    """A child. Deleting one deletes all that they wrote. A null stage is the class's."""
+
+    __tablename__ = "pupil"
+    __table_args__ = (
+        UniqueConstraint("class_id", "name"),
+        CheckConstraint("handedness IN ('left', 'right')", name="handedness"),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
+    name: Mapped[str]
+    handedness: Mapped[str]
+    stage: Mapped[str | None]
+
+
+def get(session: Session, class_id: int, pupil_id: int) -> PupilRecord:
+    """One child of a class; raises NotInRecordError."""
+    return record_of(_row(session, class_id, pupil_id))
+
+
+def set_stage(session: Session, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
+    """Sets a child's own stage, or with None the class's again; raises NotInRecordError."""
+    row = _row(session, class_id, pupil_id)
+    row.stage = stage
+    session.flush()
+    return record_of(row)
+
+
+def remove(session: Session, class_id: int, pupil_id: int) -> None:
+    """Deletes a child and all that they wrote; raises NotInRecordError."""
+    session.delete(_row(session, class_id, pupil_id))
+    session.flush()
+
+
+def record_of(row: Pupil) -> PupilRecord:
+    """A row as what leaves the store."""
+    stage = None if row.stage is None else Stage(row.stage)
+    return PupilRecord(row.id, row.name, Handedness(row.handedness), stage)
+
+
+def _row(session: Session, class_id: int, pupil_id: int) -> Pupil:
+    row = session.get(Pupil, pupil_id)
+    if row is None or row.class_id != class_id:
+        raise NotInRecordError(f"there is no pupil {pupil_id} in the class")
+    return row

@@ -1,0 +1,42 @@
+"""All tables together: what migrations compare the record with."""
+
+from firstloop.store import (
+    attempts,
+    classes,
+    findings,
+    inks,
+    judged_hands,
+    judgements,
+    lessons,
+    own_hands,
+    own_phrases,
+    own_schemes,
+    own_vocabulary,
+    practice_days,
+    pupils,
+    school,
+    standings,
+    taught_letters,
+)
+from firstloop.store.base import Base
+
+MODULES = (
+    attempts,
+    classes,
+    findings,
+    inks,
+    judged_hands,
+    judgements,
+    lessons,
+    own_hands,
+    own_phrases,
+    own_schemes,
+    own_vocabulary,
+    practice_days,
+    pupils,
+    school,
+    standings,
+    taught_letters,
+)
+
+METADATA = Base.metadata

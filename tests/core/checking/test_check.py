@@ -1,0 +1,132 @@
+"""The checker on inks of known geometry: each slip is found first, and good letters are let be."""
+
+import pytest
+
+from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.errors import InkError, UnknownLetterError
+from firstloop.core.evidence.ink import MAX_POINTS, Ink
+from tests import letters
+from tests.letters import checked, ink, pen, to_mend
+
+TWICE_THE_SAME = [
+    ("n", letters.n_from_the_base_line(), "start_place", -1.0),
+    ("m", letters.m_from_the_base_line(), "start_place", -1.0),
+    ("n", letters.n_with_its_stem_pushed_up(), "start_place", -1.0),
+    ("n", letters.n_backwards(), "stroke_direction", 1.0),
+    ("n", letters.n_lifted_at_the_foot(), "extra_lift", 1),
+    ("n", letters.n_running_off_its_stem(0.4), "retrace_gap", 0.4),
+    ("m", letters.m_with_one_hump(), "missing_part", 1),
+    ("n", letters.moved(letters.good_n(), 0, 0.4), "off_base", 0.4),
+    ("n", letters.moved(letters.good_n(), 0, -0.35), "off_base", -0.35),
+    ("n", letters.scaled(letters.good_n(), 0.6), "body_height", -0.4),
+    ("n", letters.scaled(letters.good_n(), 1.5), "body_height", 0.5),
+    ("h", letters.h_with_a_stem(1.3), "reach_up", -0.6),
+    ("h", letters.h_with_a_stem(2.4), "reach_up", 0.5),
+]
+
+
+@pytest.mark.parametrize(("letter", "given", "code", "measure"), TWICE_THE_SAME)
+def test_a_slip_is_the_first_finding_with_its_size(letter, given, code, measure):
+    first = checked(given, letter).findings[0]
+    assert first.code == code
+    assert first.severity is Verdict.NOT_YET
+    assert first.measure == pytest.approx(measure, abs=0.12)
+
+
+@pytest.mark.parametrize("letter", letters.GOOD)
+def test_a_good_letter_has_no_finding_and_is_praised(letter):
+    result = checked(letters.GOOD[letter](), letter)
+    assert result.findings == ()
+    assert set(result.verdict.values()) == {Verdict.SECURE}
+    assert result.reads_as == letter
+    assert result.say.startswith("Just right")
+
+
+@pytest.mark.parametrize("written", letters.GOOD)
+@pytest.mark.parametrize("asked", letters.GOOD)
+def test_a_good_letter_reads_as_itself_whatever_was_asked_for(written, asked):
+    assert checked(letters.GOOD[written](), asked).reads_as == written
+
+
+@pytest.mark.parametrize(
+    ("letter", "given", "other"),
+    [
+        ("n", letters.n_as_tall_as_h(), "h"),
+        ("h", letters.h_with_a_stem(1.1), "n"),
+        ("r", letters.r_with_a_leg(), "n"),
+        ("m", letters.m_with_one_hump(), "n"),
+        ("n", letters.good_m(), "m"),
+        ("n", letters.good_r(), "r"),
+    ],
+)
+def test_a_letter_that_could_be_taken_for_another_says_which(letter, given, other):
+    result = checked(given, letter)
+    (finding,) = [f for f in result.findings if f.code == "reads_as_other"]
+    assert finding.other == result.reads_as == other
+
+
+def test_one_cause_is_one_finding():
+    assert to_mend(checked(letters.n_with_its_stem_pushed_up(), "n")) == ["start_place"]
+    assert to_mend(checked(letters.moved(letters.good_h(), 0, 0.4), "h")) == ["off_base"]
+    assert to_mend(checked(letters.scaled(letters.good_h(), 0.6), "h")) == ["body_height"]
+
+
+def test_two_slips_are_both_found_and_direction_comes_first():
+    both = letters.moved(letters.n_from_the_base_line(), 0, 0.4)
+    assert to_mend(checked(both, "n")) == ["start_place", "off_base"]
+
+
+def test_a_tall_n_is_an_h_and_not_begun_in_the_wrong_place():
+    assert to_mend(checked(letters.n_as_tall_as_h(), "n")) == ["reads_as_other"]
+
+
+def test_what_is_said_is_the_first_thing_to_mend():
+    result = checked(letters.m_from_the_base_line(), "m")
+    assert result.say == result.findings[0].say
+    assert "mid line" in result.say
+    assert result.findings[0].note == "Started at the base line; m starts at the mid line."
+
+
+def test_the_worst_finding_of_a_dimension_is_its_verdict():
+    verdict = checked(letters.n_from_the_base_line(), "n").verdict
+    assert verdict == {
+        Dimension.DIRECTION: Verdict.NOT_YET,
+        Dimension.SIZE: Verdict.SECURE,
+        Dimension.SHAPE: Verdict.SECURE,
+    }
+
+
+def test_between_the_limits_is_worth_watching_but_not_correcting():
+    result = checked(letters.moved(letters.good_n(), 0, 0.2), "n")
+    assert [(f.code.value, f.severity) for f in result.findings] == [("off_base", Verdict.NEARLY)]
+    assert result.say.startswith("Just right")
+
+
+def test_a_tap_beside_the_letter_is_not_a_lift():
+    stray = ink(letters.n_strokes(), pen((0.9, 0.5), (0.93, 0.5)))
+    assert to_mend(checked(stray, "n")) == []
+
+
+def test_the_trail_covers_every_move_of_a_good_letter():
+    trail = checked(letters.good_m(), "m").trail
+    assert [(part.stroke, part.move) for part in trail] == [(0, move) for move in range(5)]
+    assert trail[0].points[-1][1] == pytest.approx(0, abs=0.06)
+
+
+@pytest.mark.parametrize(
+    ("given", "words"),
+    [
+        (Ink(()), "no ink"),
+        (ink(pen((0, 0), (0, 1))[:1]), "single point"),
+        (ink(pen((0, 0), (0, 1))[[0, 0, 0]]), "one place"),
+        (ink(pen((0, 0), (0, 1)).repeat(MAX_POINTS // 30, axis=0)), "left lying on the tablet"),
+    ],
+)
+def test_ink_that_is_no_letter_is_said_to_be_none(given, words):
+    with pytest.raises(InkError, match=words):
+        checked(given, "n")
+
+
+def test_an_unknown_letter_says_which_there_are():
+    with pytest.raises(UnknownLetterError, match='no letter "ß"'):
+        checked(letters.good_n(), "ß")

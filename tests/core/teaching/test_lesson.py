@@ -1,0 +1,93 @@
+"""The lesson: minutes that add up, steps that fit, changes that keep it whole; what is due."""
+
+from datetime import date, timedelta
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from firstloop.core.teaching.due import PAUSES, Practised, due
+from firstloop.core.teaching.lesson import HALF, Lesson, LessonError, changed, moved, plan, retimed
+from firstloop.core.teaching.steps import STEPS, StepKind
+
+TODAY = date(2026, 11, 25)
+
+
+def full(minutes: int = 20) -> Lesson:
+    return plan(["n"], minutes, look_back=["r"], words=["nap", "ant"], sentence="An ant naps.")
+
+
+def kept(lesson: Lesson) -> list[StepKind]:
+    return [step.kind for step in lesson.steps if not step.skipped]
+
+
+@given(minutes=st.integers(5, 60))
+def test_the_minutes_add_up_and_no_step_is_shorter_than_a_half(minutes):
+    lesson = full(minutes)
+    assert lesson.spent == minutes
+    assert all(step.minutes >= HALF for step in lesson.steps)
+    assert all((step.minutes / HALF).is_integer() for step in lesson.steps)
+
+
+def test_a_full_lesson_has_every_step_in_the_order_of_practice():
+    assert kept(full()) == list(StepKind) == list(STEPS)
+
+
+def test_a_short_lesson_leaves_out_what_can_be_done_without():
+    assert {StepKind.SETTLE, StepKind.SHOW, StepKind.OWN, StepKind.CLOSE} <= set(kept(full(5)))
+    assert [len(kept(full(minutes))) for minutes in (5, 10, 15, 20)] == [5, 7, 13, 13]
+
+
+def test_steps_without_matter_are_skipped():
+    skipped = {step.kind for step in plan(["n"], 20).steps if step.skipped}
+    assert skipped == {StepKind.LOOK_BACK, StepKind.WORDS, StepKind.SENTENCE}
+
+
+@pytest.mark.parametrize(
+    ("new", "minutes", "words"),
+    [([], 20, "choose a letter"), (["n"], 4, "5 to 60 minutes"), (["n"], 61, "not 61")],
+)
+def test_a_lesson_that_cannot_be_given_says_why(new, minutes, words):
+    with pytest.raises(LessonError, match=words):
+        plan(new, minutes)
+
+
+@given(kind=st.sampled_from(list(StepKind)), by=st.integers(-20, 20))
+def test_a_moved_step_is_still_there_once(kind, by):
+    lesson = moved(full(), kind, by)
+    assert sorted(step.kind for step in lesson.steps) == sorted(StepKind)
+    assert lesson.spent == 20
+
+
+def test_what_is_skipped_gives_its_minutes_to_the_others_and_gets_them_back():
+    skipped = changed(full(), StepKind.SENTENCE, skipped=True)
+    assert skipped.spent == 20
+    assert changed(skipped, StepKind.SENTENCE, skipped=False) == full()
+
+
+def test_a_step_timed_by_hand_keeps_its_minutes_when_the_rest_is_shared_out():
+    longer = changed(full(), StepKind.OWN, minutes=6.2, note="whiteboards")
+    assert longer.spent == 23
+    again = retimed(longer, fixed=[StepKind.OWN])
+    assert again.spent == 20
+    own = next(step for step in again.steps if step.kind is StepKind.OWN)
+    assert (own.minutes, own.note) == (6.0, "whiteboards")
+    with pytest.raises(LessonError, match=r"0\.5 to 60 minutes"):
+        changed(full(), StepKind.OWN, minutes=0.2)
+
+
+def test_a_letter_comes_back_after_growing_pauses():
+    for times, pause in enumerate(PAUSES):
+        last = TODAY - timedelta(days=pause)
+        (one,) = due([Practised("n", last, last, times, 0.0)], TODAY)
+        (early,) = due([Practised("n", last, last, times, 0.0)], TODAY - timedelta(days=1))
+        assert (one.days_over, early.days_over) == (0, -1)
+
+
+def test_the_shaky_come_back_the_next_day_and_first():
+    week = TODAY - timedelta(days=7)
+    steady = Practised("l", week, week, 1, 0.1)
+    shaky = Practised("r", week, TODAY - timedelta(days=1), 5, 0.6)
+    found = due([steady, shaky], TODAY)
+    assert [one.letter for one in found] == ["r", "l"]
+    assert found[0].why == "not yet steady for two thirds of the class"

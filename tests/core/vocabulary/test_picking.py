@@ -1,0 +1,142 @@
+"""Words and sentences to write: only taught letters, in their places; chains and puzzles."""
+
+import string
+from datetime import date
+from itertools import pairwise
+
+import pytest
+from spellchecker import SpellChecker
+
+from firstloop.core.letters import HANDS
+from firstloop.core.teaching import order, schemes
+from firstloop.core.vocabulary.chains import between, missing_pairs, neighbours, of_length
+from firstloop.core.vocabulary.language import Language, Variety, long_date
+from firstloop.core.vocabulary.picker import Where, pick
+from firstloop.core.vocabulary.sentences import (
+    Lack,
+    bundled_sentences,
+    look_over,
+    writable_sentences,
+)
+from firstloop.core.vocabulary.sounds import bundled, word
+
+ALL = string.ascii_lowercase
+
+
+@pytest.mark.parametrize("scheme", ["movement", "sound", "size"])
+@pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
+def test_25_words_can_be_written_after_the_eighth_letter(scheme, hand):
+    assert order.words_after(schemes.BUILT_IN[scheme](hand).order)[7] >= 25
+
+
+def test_picked_words_need_no_other_letters_and_have_the_new_one_where_it_says():
+    found = pick(["n"], "iatps")
+    for where, words in found.items():
+        for one in words:
+            assert set(one.word.text.lower()) <= set("iatpsn")
+            assert one.untaught == ()
+            if where is Where.FIRST:
+                assert one.word.text.lower().startswith("n")
+            if where is Where.LAST:
+                assert one.word.graphemes[-1].letters.endswith("n")
+    assert [w.word.text for w in pick(["n"], ALL)[Where.DOUBLED] if "nn" not in w.word.text] == []
+    assert {where for where, words in pick(["n"], ALL).items() if words} == set(Where)
+
+
+def test_a_pair_counts_only_where_it_is_one_sound():
+    texts = {one.word.text for words in pick(["sh"], ALL).values() for one in words}
+    assert {"ship", "fish"} <= texts
+    assert all("sh" in [g.letters for g in w.graphemes] for w in bundled() if w.text in texts)
+
+
+def test_a_word_with_an_untaught_letter_is_only_picked_where_asked_for_and_says_so():
+    one = next(p for p in pick(["n"], "atps", untaught=1)[Where.FIRST] if p.word.text == "nip")
+    assert one.untaught == ("i",)
+    assert "nip" not in [p.word.text for p in pick(["n"], "atps")[Where.FIRST]]
+
+
+def test_a_teachers_own_words_come_first():
+    own = (word("nixie"), word("nab"))
+    first = pick(["n"], ALL, own)[Where.FIRST]
+    assert [one.word.text for one in first[:2]] == ["nab", "nixie"]
+
+
+def test_each_step_of_a_chain_changes_one_sound():
+    chain = between("ship", "bag", ALL)
+    assert (chain[0].text, chain[-1].text) == ("ship", "bag")
+    long = of_length("cat", 8, ALL)
+    assert len({one.text for one in long}) == 8
+    for one, other in [*pairwise(chain), *pairwise(long)]:
+        differ = [
+            a.letters != b.letters for a, b in zip(one.graphemes, other.graphemes, strict=True)
+        ]
+        assert sum(differ) == 1
+
+
+def test_a_chain_that_is_not_there_is_empty():
+    assert between("cat", "dog", "catdo") == ()
+    assert of_length("zzz", 3, ALL) == ()
+    assert of_length("cat", 5, "cat") == ()
+
+
+def test_a_split_vowel_is_one_sound_in_its_place():
+    near = neighbours(map(word, ("mad", "made", "mud", "mead")))
+    assert near["mad"] == ("made", "mead", "mud")
+    assert [g.letters for g in word("made").graphemes] == ["m", "ae", "d"]
+
+
+def test_every_answer_of_a_puzzle_makes_a_word_and_no_other_pair_does():
+    texts = {one.text: one for one in bundled()}
+    puzzles = missing_pairs(ALL)
+    assert len(puzzles) > 300
+    for puzzle in puzzles[::25]:
+        for answer in puzzle.answers:
+            assert "".join(answer if part is None else part for part in puzzle.left) in texts
+        assert puzzle.word.text in [
+            "".join(answer if part is None else part for part in puzzle.left)
+            for answer in puzzle.answers
+        ]
+
+
+def test_sentences_are_whole_and_spelled_right():
+    spelling = SpellChecker()
+    assert len(bundled_sentences()) >= 75
+    for text in bundled_sentences():
+        looked = look_over(text.strip(), ALL)
+        assert looked.notes == (), text
+        assert [x for x in looked.words if x.lower() not in spelling] == [], text
+
+
+def test_sentences_with_the_new_letter_come_first():
+    sentences = writable_sentences("sitonamcpe", new="c")
+    assert sentences
+    assert "c" in sentences[0].lower()
+    assert all(set(filter(str.isalpha, s.lower())) <= set("sitonamcpe") for s in sentences)
+
+
+@pytest.mark.parametrize(
+    ("text", "lacks"),
+    [
+        ("The cat sat.", []),
+        ("the cat sat.", [Lack.CAPITAL]),
+        ("Can i sit?", [Lack.CAPITAL_I]),
+        ("Sit", [Lack.STOP]),
+        ("The  cat sat .", [Lack.SPACES]),
+        ("A zebra.", [Lack.UNTAUGHT]),
+        ("  ", [Lack.NO_WORDS]),
+    ],
+)
+def test_a_sentence_is_looked_over(text, lacks):
+    assert [note.lack for note in look_over(text, "thecasni").notes] == lacks
+
+
+def test_the_stop_is_called_what_the_class_calls_it():
+    american = Language(Variety.AMERICAN)
+    assert look_over("Sit", "sit", american).notes[0].what == "End with a period."
+    assert look_over("Sit", "sit").notes[0].what == "End with a full stop."
+
+
+def test_the_long_date_in_both_varieties():
+    day = date(2027, 3, 1)
+    assert long_date(day, Language(stop=True)) == "Monday 1st March 2027."
+    assert long_date(day, Language(Variety.AMERICAN)) == "Monday, March 1st, 2027"

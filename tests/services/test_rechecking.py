@@ -1,0 +1,79 @@
+from sqlalchemy import text
+
+from firstloop.core.checking.check import CHECKER_VERSION
+from firstloop.core.contract import Dimension, Stage, Verdict
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.core.teaching.standing import verdicts_of
+from firstloop.services.judging import judge
+from firstloop.services.rechecking import Change, recheck
+from firstloop.store import attempts, classes, standings
+from firstloop.store.records import JudgementRecord
+from tests import letters
+from tests.services.conftest import MONDAY
+
+
+def age(database, attempt_id: int) -> None:
+    """An attempt as an earlier checker might have left it, which saw nothing."""
+    with database.session() as session:
+        session.execute(
+            text("UPDATE attempt SET checker = '0', direction = 'secure' WHERE id = :id"),
+            {"id": attempt_id},
+        )
+        session.execute(text("DELETE FROM finding"))
+
+
+def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_class, write):
+    kept = write()
+    write(letters.good_n())
+    said = JudgementRecord(MONDAY, {Dimension.SIZE: Verdict.NEARLY}, "was jogged")
+    judge(database, school_class.id, kept.id, said)
+    age(database, kept.id)
+    done = recheck(database, school_class.id)
+    change = Change("n", Dimension.DIRECTION, Verdict.SECURE, Verdict.NOT_YET)
+    assert (done.checked, done.unchanged, done.changes) == (1, 0, {change: 1})
+    with database.session() as session:
+        again = attempts.get(session, school_class.id, kept.id)
+    assert again.judgement == said
+    assert again.attempt.checked.findings == kept.attempt.checked.findings
+    assert again.attempt.checked.checker == CHECKER_VERSION
+    assert recheck(database, school_class.id).checked == 0
+
+
+def test_how_a_letter_stands_follows(database, school_class, write):
+    kept = write()
+    age(database, kept.id)
+    with database.session() as session:
+        standings.rebuild(session)
+    recheck(database, school_class.id)
+    with database.session() as session:
+        (one,) = standings.of_class(session, school_class.id)
+    assert verdicts_of(one.dimensions)[Dimension.DIRECTION] is Verdict.NOT_YET
+
+
+def test_the_question_is_that_of_then(database, school_class, write):
+    """By the limits, in the very hand and on the lines that the letter was checked by."""
+    with database.session() as session:
+        beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
+    kept = write(letters.moved(letters.good_n(), 0, 0.28), school_class=beginning)
+    assert kept.attempt.checked.verdicts["size"] == "nearly"
+    with database.session() as session:
+        classes.set_stage(session, school_class.id, Stage.SECURE)
+        joined = Style("joined", choices=(("y", "looped tail"),))
+        classes.set_style(session, school_class.id, joined, Ruling(top=2.4), 8.0)
+        session.execute(text("UPDATE attempt SET checker = '0'"))
+    done = recheck(database, school_class.id)
+    assert (done.checked, done.unchanged) == (1, 1)
+    with database.session() as session:
+        again = attempts.get(session, school_class.id, kept.id).attempt
+    assert again.checked.findings == kept.attempt.checked.findings
+
+
+def test_many_are_checked_in_pieces(database, school_class, write, monkeypatch):
+    monkeypatch.setattr("firstloop.services.rechecking.AT_ONCE", 2)
+    for days in range(5):
+        write(days=days)
+    with database.session() as session:
+        session.execute(text("UPDATE attempt SET checker = '0'"))
+    assert recheck(database, school_class.id).checked == 5
+    assert recheck(database, school_class.id).checked == 0
