@@ -26,7 +26,7 @@ def bench_letters() -> None:
     """The whole command, the start of Python counted in, as a user waits for it."""
     with tempfile.TemporaryDirectory() as folder:
         for kind in ("svg", "png"):
-            call = [
+            call: list[str | Path] = [
                 Path(sys.executable).with_name("firstloop"),
                 "letters",
                 "--hand",

@@ -15,6 +15,7 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Task
 from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
@@ -110,10 +111,10 @@ def bench_memory() -> None:
     print(f"memory, at most             {peak:8.0f} MB   (bar: under 300 MB)")
 
 
-def _line(ink: Ink) -> np.ndarray:
+def _line(ink: Ink) -> FloatArray:
     """The ink as one line in its own box, as a general matcher wants it."""
     points = polyline.resample(ink.points, MATCHER_POINTS)
-    return (points - points.mean(axis=0)) / max(float(np.ptp(points[:, 1])), 0.1)
+    return np.asarray((points - points.mean(axis=0)) / max(float(np.ptp(points[:, 1])), 0.1))
 
 
 def _cloud(ink: Ink) -> list[Point]:

@@ -3,87 +3,54 @@
 import tempfile
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import replace
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
 import numpy as np
 from fastapi.testclient import TestClient
-from firstloop.store.handing_in import hand_in
 from playwright.sync_api import Browser
 from scripts.bench_checking import timed
 
 from firstloop.api.app import create_app
-from firstloop.core.evidence.pupils import draw_pupil, write
-from firstloop.core.evidence.task import Handedness, Help
-from firstloop.core.letters import PLAIN
-from firstloop.core.letters.hands import GROUPS
-from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.style import Style
-from firstloop.store import attempts, classes, lessons
+from firstloop.demo.years import load_years
+from firstloop.services.preparing import prepare
+from firstloop.store import attempts, classes
+from firstloop.store.attempts import Which
 from firstloop.store.database import Database
 
-PUPILS, SCHOOL_DAYS, A_DAY = 24, 190, 5
-"""A class, the days of a school year, and letters that each child hands in on one."""
+YEARS, CHILDREN = 1, 24
+A_DAY = 5
+"""A class, and the letters that each child hands in on a day of school."""
 
 ROUNDS = 15
 WATCHED_MS = 6000
 
 
 @contextmanager
-def a_year_of_records() -> Iterator[TestClient]:
-    """The application over a class with every letter taught and a year of its letters."""
+def a_year_of_records() -> Iterator[tuple[TestClient, int]]:
+    """The application over a class with every letter taught and a year of its letters; how many."""
     with tempfile.TemporaryDirectory() as folder:
         database = Database(Path(folder) / "year.db")
-        _fill(database)
+        today = datetime.now(UTC).date()
+        load_years(database, today, years=YEARS, children=CHILDREN, letters_a_day=A_DAY)
+        prepare(database)
+        with database.session() as session:
+            kept = attempts.page(session, classes.first(session).id, Which(), limit=1).total
         with TestClient(create_app(database)) as client:
-            yield client
+            yield client, kept
         database.close()
-
-
-def _fill(database: Database) -> None:
-    rng = np.random.default_rng(21)
-    letters = GROUPS["small"]
-    now = datetime.now(UTC)
-    with database.session() as session:
-        names = [(f"Child {at}", Handedness.RIGHT) for at in range(PUPILS)]
-        school_class = classes.add(
-            session, "Year", style=Style("plain"), ruling=Ruling(), x_height_mm=8.0, pupils=names
-        )
-        begun = now - timedelta(days=365)
-        lessons.set_taught(session, school_class.id, set(letters), begun.date())
-        first = school_class.pupils[0].id
-        samples = [
-            hand_in(
-                session,
-                school_class,
-                pupil_id=first,
-                letter=letter,
-                help=Help.COPY,
-                ink=write(PLAIN.scripts[letter], PLAIN, Ruling(), draw_pupil(rng), rng),
-                written_at=begun,
-            ).attempt
-            for letter in letters
-        ]
-        for day in range(SCHOOL_DAYS):
-            at = begun + timedelta(days=365 * day / SCHOOL_DAYS)
-            for pupil in school_class.pupils:
-                for turn in rng.integers(len(samples), size=A_DAY):
-                    again = replace(samples[turn], pupil_id=pupil.id, written_at=at)
-                    attempts.add(session, again)
 
 
 def bench_planning() -> None:
     """What a teacher waits for while she plans; the server's whole answer, without a network."""
-    with a_year_of_records() as client:
+    with a_year_of_records() as (client, kept):
 
         def answers(ask: Callable[[], Any]) -> tuple[float, float]:
             assert ask().is_success  # the first asks for what is computed once as well
             spent = [timed(ask) for _ in range(ROUNDS)]
             return float(np.median(spent)), max(spent)
 
-        kept = PUPILS * SCHOOL_DAYS * A_DAY
         print(f"a year of records           {kept:8,} letters")
         for what, bar, ask in (
             ("a lesson planned", 150, lambda: client.post(

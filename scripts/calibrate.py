@@ -4,9 +4,8 @@ The seeds are used for nothing else: limits were chosen by trial on others. Each
 its 95 % interval (Wilson's).
 """
 
-import sys
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import combinations
 from math import sqrt
@@ -22,6 +21,7 @@ from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Task
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import HANDS, PLAIN, Hand
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS, Slip
@@ -126,7 +126,7 @@ def measure_other_print() -> Measured:
     return found
 
 
-def _ink(shape: other_print.Shape) -> Ink:
+def _ink(shape: Sequence[FloatArray]) -> Ink:
     return Ink(tuple(Stroke.of(stroke) for stroke in shape))
 
 
@@ -244,4 +244,4 @@ def main() -> None:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    main()

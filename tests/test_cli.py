@@ -4,6 +4,8 @@ import json
 import shutil
 import socket
 import sqlite3
+from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -25,7 +27,7 @@ FAULTY = {
 
 
 @pytest.fixture
-def folder(tmp_path):
+def folder(tmp_path: Path) -> Any:
     (tmp_path / "below").mkdir()
     shutil.copy(INKS / "s0027.inkml", tmp_path / "below" / "n.inkml")
     shutil.copy(INKS / "s0001.inkml", tmp_path / "z_r.inkml")
@@ -34,12 +36,12 @@ def folder(tmp_path):
     return tmp_path
 
 
-def run(capsys, *arguments) -> tuple[int, list[dict]]:
+def run(capsys: pytest.CaptureFixture[str], *arguments: object) -> tuple[int, list[dict[str, Any]]]:
     status = main(["check", "--json", *map(str, arguments)])
     return status, [json.loads(line) for line in capsys.readouterr().out.splitlines()]
 
 
-def test_one_object_a_line_in_the_words_of_the_contract(capsys):
+def test_one_object_a_line_in_the_words_of_the_contract(capsys: pytest.CaptureFixture[str]) -> None:
     status, (answer,) = run(capsys, INKS / "s0027.inkml")
     assert status == 0
     assert list(answer) == [
@@ -55,10 +57,12 @@ def test_one_object_a_line_in_the_words_of_the_contract(capsys):
     assert answer["say"] == finding["say"]
 
 
-def test_a_folder_is_read_by_name_and_bad_files_stop_nothing(capsys, folder):
+def test_a_folder_is_read_by_name_and_bad_files_stop_nothing(
+    capsys: pytest.CaptureFixture[str], folder: Path
+) -> None:
     status, answers = run(capsys, folder)
     assert status == 1
-    errors = {answer["file"]: answer.get("error") for answer in answers}
+    errors: dict[str, Any] = {answer["file"]: answer.get("error") for answer in answers}
     empty, not_xml, single = FAULTY
     assert list(errors) == [empty, not_xml, "n.inkml", single, "z_r.inkml"]  # "below" sorts third
     assert "is empty" in errors[empty]
@@ -67,25 +71,29 @@ def test_a_folder_is_read_by_name_and_bad_files_stop_nothing(capsys, folder):
     assert errors["n.inkml"] is errors["z_r.inkml"] is None
 
 
-def test_the_options_override_the_file(capsys):
+def test_the_options_override_the_file(capsys: pytest.CaptureFixture[str]) -> None:
     _, (answer,) = run(capsys, INKS / "s0033.inkml", "--letter", "m", "--handedness", "left")
     assert answer["target"] == "m"
     assert answer["findings"][0]["code"] == "missing_part"
 
 
-def test_a_hand_or_file_that_is_not_there_is_an_error_of_that_file(capsys, tmp_path):
+def test_a_hand_or_file_that_is_not_there_is_an_error_of_that_file(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
     status, (missing,) = run(capsys, tmp_path / "gone.inkml")
     assert (status, missing["error"]) == (1, "cannot be read: No such file or directory")
     _, (unknown,) = run(capsys, INKS / "s0001.inkml", "--hand", "quill")
     assert 'no hand "quill"' in unknown["error"]
 
 
-def test_without_json_a_line_is_for_people(capsys):
+def test_without_json_a_line_is_for_people(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["check", str(INKS / "s0027.inkml")]) == 0
     assert capsys.readouterr().out.startswith("s0027.inkml: Start at the mid line")
 
 
-def test_the_demo_is_made_once_and_then_left_alone(capsys, tmp_path):
+def test_the_demo_is_made_once_and_then_left_alone(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
     database = str(tmp_path / "demo.db")
     assert main(["demo", "--db", database]) == 0
     assert "Heron class" in capsys.readouterr().out
@@ -93,7 +101,9 @@ def test_the_demo_is_made_once_and_then_left_alone(capsys, tmp_path):
     assert "nothing was changed" in capsys.readouterr().out
 
 
-def test_a_port_that_is_taken_is_said_so(capsys, tmp_path):
+def test_a_port_that_is_taken_is_said_so(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
     with socket.create_server(("127.0.0.1", 0)) as taken:
         port = str(taken.getsockname()[1])
         assert main(["serve", "--db", str(tmp_path / "none.db"), "--port", port]) == 1
@@ -101,17 +111,23 @@ def test_a_port_that_is_taken_is_said_so(capsys, tmp_path):
 
 
 @pytest.mark.parametrize(("name", "head"), [("s.svg", b"<svg xmlns="), ("s.png", b"\x89PNG")])
-def test_a_hand_is_drawn_on_one_sheet(capsys, tmp_path, name, head):
+def test_a_hand_is_drawn_on_one_sheet(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path, name: str, head: bytes
+) -> None:
     assert main(["letters", "--hand", "looped", "--out", str(tmp_path / name)]) == 0
     assert (tmp_path / name).read_bytes().startswith(head)
 
 
-def test_a_sheet_of_another_kind_of_file_is_refused(capsys, tmp_path):
+def test_a_sheet_of_another_kind_of_file_is_refused(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
     assert main(["letters", "--out", str(tmp_path / "s.doc")]) == 1
     assert "neither .svg nor .png" in capsys.readouterr().err
 
 
-def test_a_word_is_drawn_as_an_animated_file(tmp_path, capsys):
+def test_a_word_is_drawn_as_an_animated_file(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
     out = tmp_path / "mouse.svg"
     assert main(["draw", "mouse", "--hand", "joined", "--animated", "--out", str(out)]) == 0
     assert out.read_text(encoding="utf-8").count("@keyframes") > 10
@@ -119,7 +135,7 @@ def test_a_word_is_drawn_as_an_animated_file(tmp_path, capsys):
     assert "is not .svg" in capsys.readouterr().err
 
 
-def test_old_ink_is_checked_again(tmp_path, capsys):
+def test_old_ink_is_checked_again(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["recheck", "--db", str(tmp_path / "none.db")]) == 1
     assert "there is no record" in capsys.readouterr().err
     record = str(tmp_path / "record.db")
@@ -135,7 +151,9 @@ def test_old_ink_is_checked_again(tmp_path, capsys):
     assert "0 letters checked again" in capsys.readouterr().out
 
 
-def test_a_left_handed_child_may_pull_a_bar_from_the_right(tmp_path, capsys):
+def test_a_left_handed_child_may_pull_a_bar_from_the_right(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
     """The same file says which hand it was written with, or the caller does."""
     stem, bar = pen((0.25, 1.5), (0.25, 0.0)), pen((0.5, 1.0), (0.0, 1.0))
     path = tmp_path / "t.inkml"

@@ -7,7 +7,7 @@ import pytest
 
 from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.contract import Code
-from firstloop.core.letters import HANDS
+from firstloop.core.letters import HANDS, Hand
 from firstloop.core.letters.ruling import Ruling
 from firstloop.formats import svg
 
@@ -15,11 +15,11 @@ DOCS = Path(__file__).parents[1] / "docs"
 ROW = re.compile(r"^\| `(\w+)` \| (\w+) \| .* \| ([\d.]+) \| ([\d.]+) \|$", re.MULTILINE)
 
 
-def test_every_code_has_its_record():
+def test_every_code_has_its_record() -> None:
     assert list(CATALOGUE) == list(Code)
 
 
-def test_the_table_of_findings_is_the_codes_own():
+def test_the_table_of_findings_is_the_codes_own() -> None:
     rows = ROW.findall((DOCS / "checking.md").read_text())
     listed = {
         code: (dimension, float(nearly), float(not_yet))
@@ -31,13 +31,13 @@ def test_the_table_of_findings_is_the_codes_own():
     }
 
 
-def test_the_limits_are_reasoned_and_in_order():
+def test_the_limits_are_reasoned_and_in_order() -> None:
     for kind in CATALOGUE.values():
         assert kind.limit.reason
         assert kind.limit.nearly <= kind.limit.not_yet
 
 
-def test_every_screenshot_is_in_the_readme():
+def test_every_screenshot_is_in_the_readme() -> None:
     readme = (DOCS.parent / "README.md").read_text()
     shots = sorted(path.name for path in (DOCS / "screenshots").glob("*.png"))
     assert shots
@@ -45,6 +45,6 @@ def test_every_screenshot_is_in_the_readme():
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
-def test_the_specimen_sheets_are_what_the_program_draws(hand):
+def test_the_specimen_sheets_are_what_the_program_draws(hand: Hand) -> None:
     shown = (DOCS / "letterforms" / f"{hand.name}.svg").read_text(encoding="utf-8")
     assert shown == svg.specimen_sheet(hand, Ruling())

@@ -70,7 +70,8 @@ def _noise(path: Points, wavelength: float, size: float, rng: Rng) -> Points:
     along = 0.02 * np.arange(len(path)) / wavelength
     knots = rng.normal(0, size, (int(along[-1]) + 3, 2))
     at, part = along.astype(int), (1 - np.cos(np.pi * (along % 1)))[:, None] / 2
-    return knots[at] * (1 - part) + knots[at + 1] * part
+    bent: Points = knots[at] * (1 - part) + knots[at + 1] * part
+    return bent
 
 
 def _each(change: Callable[[Points], Points]) -> Change:

@@ -2,6 +2,7 @@
 
 import json
 from pathlib import Path
+from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
@@ -9,12 +10,13 @@ from fastapi.testclient import TestClient
 from firstloop.api.app import create_app
 from firstloop.core.evidence.ink import Ink
 from firstloop.formats import ink_json
+from firstloop.store.database import Database
 from tests import letters
 
 STORED_DOCUMENT = Path(__file__).parents[2] / "web" / "src" / "api" / "openapi.json"
 
 
-def sent(ink: Ink, letter: str = "n", pupil_id: int = 1) -> dict:
+def sent(ink: Ink, letter: str = "n", pupil_id: int = 1) -> dict[str, Any]:
     return {
         "pupil_id": pupil_id,
         "letter": letter,
@@ -23,13 +25,13 @@ def sent(ink: Ink, letter: str = "n", pupil_id: int = 1) -> dict:
     }
 
 
-def hand_in(client: TestClient, ink: Ink, **fields) -> dict:
+def hand_in(client: TestClient, ink: Ink, **fields: Any) -> dict[str, Any]:
     answer = client.post("/api/write/attempts", json=sent(ink, **fields))
     assert answer.status_code == 201
-    return answer.json()
+    return dict(answer.json())
 
 
-def test_the_class_has_its_letters_lines_and_children(client):
+def test_the_class_has_its_letters_lines_and_children(client: TestClient) -> None:
     answer = client.get("/api/classroom").json()
     assert answer["letters"][:4] == ["a", "b", "c", "d"]
     assert len(answer["letters"]) == 68
@@ -37,7 +39,7 @@ def test_the_class_has_its_letters_lines_and_children(client):
     assert [pupil["name"] for pupil in answer["pupils"]] == ["Jori", "Mila"]
 
 
-def test_a_letter_comes_move_by_move_with_its_words(client):
+def test_a_letter_comes_move_by_move_with_its_words(client: TestClient) -> None:
     answer = client.get("/api/show/letters/n").json()
     (stroke,) = answer["strokes"]
     assert [move["kind"] for move in stroke] == ["drop", "back", "arch"]
@@ -45,7 +47,7 @@ def test_a_letter_comes_move_by_move_with_its_words(client):
     assert answer["phrase"] == ", ".join(move["words"] for move in stroke)
 
 
-def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client):
+def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client: TestClient) -> None:
     handed = hand_in(client, letters.m_from_the_base_line(), letter="m")
     assert [finding["code"] for finding in handed["findings"]] == ["start_place"]
     page = client.get("/api/check/letters/m/attempts").json()
@@ -56,7 +58,7 @@ def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client):
     assert standing["attempts"] == 1
 
 
-def test_the_teachers_word_counts_until_she_takes_it_back(client):
+def test_the_teachers_word_counts_until_she_takes_it_back(client: TestClient) -> None:
     place = f"/api/check/attempts/{hand_in(client, letters.n_from_the_base_line())['id']}/judgement"
     judged = client.put(place, json={"direction": "secure", "note": " I saw it "}).json()
     assert judged["held"]["direction"] == "secure"
@@ -65,20 +67,20 @@ def test_the_teachers_word_counts_until_she_takes_it_back(client):
     assert client.delete(place).json()["held"]["direction"] == "not_yet"
 
 
-def test_a_letter_taken_back_is_gone(client):
+def test_a_letter_taken_back_is_gone(client: TestClient) -> None:
     handed = hand_in(client, letters.good_n())
     assert client.delete(f"/api/write/attempts/{handed['id']}").status_code == 204
     assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
 
 
-def test_a_child_is_forgotten_on_request(client):
+def test_a_child_is_forgotten_on_request(client: TestClient) -> None:
     hand_in(client, letters.good_n())
     assert client.delete("/api/classroom/pupils/1").status_code == 204
     assert [p["name"] for p in client.get("/api/classroom").json()["pupils"]] == ["Jori"]
     assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
 
 
-def test_a_left_handed_child_may_pull_a_bar_from_the_right(client):
+def test_a_left_handed_child_may_pull_a_bar_from_the_right(client: TestClient) -> None:
     """Which hand a child writes with is the record's to know, not the pad's to say."""
     pulled = letters.ink(letters.pen((0.25, 1.5), (0.25, 0.0)), letters.pen((0.5, 1.0), (0.0, 1.0)))
     hands = {p["id"]: p["handedness"] for p in client.get("/api/classroom").json()["pupils"]}
@@ -91,7 +93,7 @@ def test_a_left_handed_child_may_pull_a_bar_from_the_right(client):
     assert codes == {"left": [], "right": ["stroke_direction"]}
 
 
-def test_the_table_comes_in_pages_and_is_filtered_by_the_server(client):
+def test_the_table_comes_in_pages_and_is_filtered_by_the_server(client: TestClient) -> None:
     for child in (1, 2):
         for ink in (letters.n_from_the_base_line(), letters.good_n()):
             hand_in(client, ink, pupil_id=child)
@@ -127,7 +129,9 @@ def test_the_table_comes_in_pages_and_is_filtered_by_the_server(client):
         ),
     ],
 )
-def test_what_goes_wrong_is_a_problem_document(client, method, place, body, status, detail):
+def test_what_goes_wrong_is_a_problem_document(
+    client: TestClient, method: str, place: str, body: Any, status: int, detail: str
+) -> None:
     answer = client.request(method, place, json=body)
     assert answer.status_code == status
     assert answer.headers["content-type"] == "application/problem+json"
@@ -136,24 +140,24 @@ def test_what_goes_wrong_is_a_problem_document(client, method, place, body, stat
     assert problem["status"] == status
 
 
-def test_a_faulty_letter_loses_nothing_that_was_there(client):
+def test_a_faulty_letter_loses_nothing_that_was_there(client: TestClient) -> None:
     hand_in(client, letters.good_n())
     client.post("/api/write/attempts", json=sent(Ink(())))
     assert client.get("/api/check/letters/n/attempts").json()["total"] == 1
 
 
-def test_an_empty_record_answers_with_what_to_do(database):
+def test_an_empty_record_answers_with_what_to_do(database: Database) -> None:
     with TestClient(create_app(database)) as empty:
         answer = empty.get("/api/classroom")
     assert answer.status_code == 404
     assert "firstloop demo" in answer.json()["detail"]
 
 
-def test_the_stored_document_is_what_the_application_gives(client):
+def test_the_stored_document_is_what_the_application_gives(client: TestClient) -> None:
     assert json.loads(STORED_DOCUMENT.read_text()) == client.get("/api/openapi.json").json()
 
 
-def test_stages_are_set_for_the_class_and_for_a_child(client):
+def test_stages_are_set_for_the_class_and_for_a_child(client: TestClient) -> None:
     assert client.get("/api/classroom").json()["stage"] == "developing"
     assert client.put("/api/classroom/stage", json={"stage": "secure"}).json()["stage"] == "secure"
     changed = client.put("/api/classroom/pupils/1/stage", json={"stage": "beginning"})

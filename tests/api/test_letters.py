@@ -1,11 +1,13 @@
 """Plan: a letter's page, and the teacher's own words for what the pen does."""
 
-
-def spoken(client, letter: str) -> str:
-    return client.get(f"/api/show/letters/{letter}").json()["phrase"]
+from fastapi.testclient import TestClient
 
 
-def test_a_letters_page_has_all_there_is_to_know(client):
+def spoken(client: TestClient, letter: str) -> str:
+    return str(client.get(f"/api/show/letters/{letter}").json()["phrase"])
+
+
+def test_a_letters_page_has_all_there_is_to_know(client: TestClient) -> None:
     page = client.get("/api/plan/letters/n").json()
     assert [form["hand"] for form in page["forms"]] == ["plain", "joined"]
     assert page["forms"][0]["drawing"]["spaces"] == ["middle"]
@@ -21,25 +23,25 @@ def test_a_letters_page_has_all_there_is_to_know(client):
     assert all("n" in word["text"] for word in page["words"])
 
 
-def test_a_rule_breaker_says_what_is_different_in_it(client):
+def test_a_rule_breaker_says_what_is_different_in_it(client: TestClient) -> None:
     family = client.get("/api/plan/letters/e").json()["family"]
     assert family["exception"].startswith("begins between the base line and the mid line")
 
 
-def test_capitals_have_one_form_and_no_family(client):
+def test_capitals_have_one_form_and_no_family(client: TestClient) -> None:
     page = client.get("/api/plan/letters/B").json()
     assert [form["hand"] for form in page["forms"]] == ["plain"]
     assert page["family"] is None
     assert page["words"] == []
 
 
-def test_the_teachers_words_are_said_wherever_a_move_comes(client):
+def test_the_teachers_words_are_said_wherever_a_move_comes(client: TestClient) -> None:
     client.put("/api/plan/phrases", json={"key": "back", "words": "  climb   up again "})
     assert spoken(client, "n") == "straight down, climb up again, over and down"
     assert "climb up again" in spoken(client, "h")
 
 
-def test_words_for_one_letter_win_and_can_be_taken_back(client):
+def test_words_for_one_letter_win_and_can_be_taken_back(client: TestClient) -> None:
     client.put("/api/plan/phrases", json={"key": "back", "words": "climb"})
     here = {"key": "back", "letter": "n", "stroke": 0, "move": 1}
     client.put("/api/plan/phrases", json={**here, "words": "hop up"})
@@ -49,7 +51,7 @@ def test_words_for_one_letter_win_and_can_be_taken_back(client):
     assert "climb" in spoken(client, "n")
 
 
-def test_words_belong_to_the_hand_they_were_said_in(client):
+def test_words_belong_to_the_hand_they_were_said_in(client: TestClient) -> None:
     client.put("/api/plan/phrases", json={"key": "drop", "words": "down we go"})
     client.put("/api/plan/style", json={"hand": "looped"})
     assert "down we go" not in spoken(client, "l")
@@ -57,7 +59,7 @@ def test_words_belong_to_the_hand_they_were_said_in(client):
     assert spoken(client, "l") == "down we go"
 
 
-def test_a_word_is_drawn_as_a_file_still_or_moving(client):
+def test_a_word_is_drawn_as_a_file_still_or_moving(client: TestClient) -> None:
     still = client.get("/api/show/drawing", params={"text": "cat"})
     moving = client.get("/api/show/drawing", params={"text": "cat", "animated": True})
     assert still.headers["content-type"] == moving.headers["content-type"] == "image/svg+xml"

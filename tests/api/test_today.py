@@ -2,9 +2,11 @@
 
 from datetime import date, datetime, timedelta
 from io import BytesIO
+from typing import Any
 
 import numpy as np
 import pytest
+from fastapi.testclient import TestClient
 from PIL import Image
 
 from firstloop.core.letters import PLAIN, draw
@@ -16,19 +18,19 @@ from tests.api.test_api import hand_in
 
 
 @pytest.fixture
-def taught(client):
+def taught(client: TestClient) -> Any:
     """A class that has been taught the first letters."""
     assert client.put("/api/plan/taught", json={"letters": list("iatpsrm")}).status_code == 200
     return client
 
 
-def planned(client, new="n", minutes=20) -> dict:
+def planned(client: TestClient, new: Any = "n", minutes: int = 20) -> dict[str, Any]:
     answer = client.post("/api/plan/lessons", json={"new": [new], "minutes": minutes})
     assert answer.status_code == 201
-    return answer.json()
+    return dict(answer.json())
 
 
-def test_a_lesson_is_planned_from_what_is_taught_and_due(taught):
+def test_a_lesson_is_planned_from_what_is_taught_and_due(taught: TestClient) -> None:
     lesson = planned(taught)
     assert lesson["spent"] == 20
     assert set(lesson["look_back"]) <= set("iatpsrm")
@@ -41,7 +43,7 @@ def test_a_lesson_is_planned_from_what_is_taught_and_due(taught):
     assert sum(day["today"] for day in today["week"]) <= 1
 
 
-def test_a_second_plan_takes_the_place_of_the_first_until_it_is_given(taught):
+def test_a_second_plan_takes_the_place_of_the_first_until_it_is_given(taught: TestClient) -> None:
     planned(taught)
     second = planned(taught, "h")
     taught.post(f"/api/show/lessons/{second['id']}/close")
@@ -52,7 +54,7 @@ def test_a_second_plan_takes_the_place_of_the_first_until_it_is_given(taught):
     assert kept == ([second["id"], third["id"]] if today.weekday() < 5 else [])
 
 
-def test_what_was_given_is_taught_and_changes_what_comes_next(taught):
+def test_what_was_given_is_taught_and_changes_what_comes_next(taught: TestClient) -> None:
     before = taught.get("/api/plan/today").json()
     lesson = planned(taught)
     assert taught.post(f"/api/show/lessons/{lesson['id']}/close").status_code == 204
@@ -62,21 +64,21 @@ def test_what_was_given_is_taught_and_changes_what_comes_next(taught):
     assert after["lesson"]["given"]
 
 
-def test_shaky_letters_are_due_with_their_reason(taught):
+def test_shaky_letters_are_due_with_their_reason(taught: TestClient) -> None:
     for pupil in (1, 2):
         hand_in(taught, letters.moved(letters.good_r(), 0, 0.5), letter="r", pupil_id=pupil)
     first = taught.get("/api/plan/today").json()["due"][0]
     assert (first["letter"], first["why"]) == ("r", "not yet steady for nearly all of the class")
 
 
-def test_what_the_teacher_does_is_done_and_what_follows_is_the_servers(taught):
+def test_what_the_teacher_does_is_done_and_what_follows_is_the_servers(taught: TestClient) -> Any:
     lesson = planned(taught)
     place = f"/api/plan/lessons/{lesson['id']}/changes"
 
-    def do(what: str, **fields) -> dict:
+    def do(what: str, **fields: Any) -> dict[str, Any]:
         answer = taught.post(place, json={"do": what, **fields})
         assert answer.status_code == 200, answer.text
-        return answer.json()
+        return dict(answer.json())
 
     moved = do("move", kind="settle", by=1)
     assert [s["kind"] for s in moved["steps"][:2]] == ["date", "settle"]
@@ -95,14 +97,14 @@ def test_what_the_teacher_does_is_done_and_what_follows_is_the_servers(taught):
     assert do("sentence", sentence="A man sat")["sentence"]["notes"] == ["End with a full stop."]
 
 
-def test_a_change_that_cannot_be_is_refused(taught):
+def test_a_change_that_cannot_be_is_refused(taught: TestClient) -> None:
     place = f"/api/plan/lessons/{planned(taught)['id']}/changes"
     for sent in ({"do": "dance"}, {"do": "time", "kind": "big", "minutes": 0}, {"do": "move"}):
         assert taught.post(place, json=sent).status_code == 422
     assert taught.post("/api/plan/lessons/99/changes", json={"do": "share_out"}).status_code == 404
 
 
-def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught):
+def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught: TestClient) -> None:
     lesson = planned(taught)
     steps = {step["kind"]: step for step in lesson["steps"]}
     assert steps["show"]["showings"] == ["shown", "beside", "memory", "write"]
@@ -113,8 +115,8 @@ def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught):
     assert (pair["parts"], pair["letters"]) == (["sh", "s", "h"], ["s", "h"])
 
 
-def test_a_lesson_is_proposed_without_keeping_it(taught):
-    asked = {"new": ["n"], "minutes": 15}
+def test_a_lesson_is_proposed_without_keeping_it(taught: TestClient) -> None:
+    asked: dict[str, Any] = {"new": ["n"], "minutes": 15}
     proposed = taught.get("/api/plan/lessons/proposal", params=asked).json()
     assert proposed["spent"] == 15
     assert taught.get("/api/plan/today").json()["lesson"] is None
@@ -122,7 +124,7 @@ def test_a_lesson_is_proposed_without_keeping_it(taught):
     assert {k: kept[k] for k in proposed} == proposed
 
 
-def test_the_plan_is_one_page_of_pdf(taught):
+def test_the_plan_is_one_page_of_pdf(taught: TestClient) -> None:
     lesson = planned(taught)
     page = taught.get(f"/api/plan/lessons/{lesson['id']}/page")
     assert page.headers["content-type"] == "application/pdf"
@@ -131,7 +133,7 @@ def test_the_plan_is_one_page_of_pdf(taught):
     assert taught.get("/api/plan/lessons/999/page").status_code == 404
 
 
-def test_the_date_follows_the_classs_language(client):
+def test_the_date_follows_the_classs_language(client: TestClient) -> None:
     sent = {"variety": "american", "ordinal": False, "stop": True, "minutes": 15}
     assert client.put("/api/plan/language", json=sent).json() == sent
     today = client.get("/api/plan/today").json()
@@ -140,13 +142,13 @@ def test_the_date_follows_the_classs_language(client):
     assert client.put("/api/plan/language", json=sent | {"minutes": 2}).status_code == 422
 
 
-def test_the_place_in_a_lesson_is_remembered(taught):
+def test_the_place_in_a_lesson_is_remembered(taught: TestClient) -> None:
     lesson = planned(taught)
     taught.put(f"/api/show/lessons/{lesson['id']}/place", json={"at": "show"})
     assert taught.get("/api/plan/today").json()["lesson"]["at"] == "show"
 
 
-def test_words_for_a_letter_by_place_with_their_families(taught):
+def test_words_for_a_letter_by_place_with_their_families(taught: TestClient) -> None:
     rows = taught.get("/api/plan/picker", params={"new": "n"}).json()
     by_place = {row["where"]: row["words"] for row in rows}
     first = by_place["first"][0]
@@ -156,18 +158,18 @@ def test_words_for_a_letter_by_place_with_their_families(taught):
     assert any(one["untaught"] for row in more for one in row["words"])
 
 
-def test_chains_and_puzzles_keep_to_taught_letters(taught):
+def test_chains_and_puzzles_keep_to_taught_letters(taught: TestClient) -> None:
     chain = taught.get("/api/plan/chain/sit", params={"start": "map"}).json()["words"]
     assert [word["text"] for word in chain][:: len(chain) - 1] == ["map", "sit"]
     long = taught.get("/api/plan/chain", params={"start": "cat", "length": 8}).json()["words"]
     assert long == []  # c is not taught
-    every = {"start": "cat", "length": 8, "all_letters": True}
+    every: dict[str, Any] = {"start": "cat", "length": 8, "all_letters": True}
     assert len(taught.get("/api/plan/chain", params=every).json()["words"]) == 8
     puzzles = taught.get("/api/plan/missing-pairs", params={"all_letters": True}).json()
     assert puzzles[0]["left"].count(None) == 1
 
 
-def test_a_teachers_own_word_is_picked_and_forgotten(taught):
+def test_a_teachers_own_word_is_picked_and_forgotten(taught: TestClient) -> None:
     added = taught.post("/api/plan/own-words", json={"noted": "pra(mmi)t"}).json()
     assert [g["letters"] for g in added["graphemes"]] == ["p", "r", "a", "mmi", "t"]
     assert taught.post("/api/plan/own-words", json={"noted": "n1t"}).status_code == 422
@@ -176,7 +178,7 @@ def test_a_teachers_own_word_is_picked_and_forgotten(taught):
     assert taught.get("/api/plan/own-words").json() == []
 
 
-def test_sentences_are_offered_and_looked_over(taught):
+def test_sentences_are_offered_and_looked_over(taught: TestClient) -> None:
     offered = taught.get("/api/plan/sentences", params={"new": "n"}).json()
     assert offered
     looked = taught.post("/api/plan/sentences/look-over", json={"text": "the man sat"}).json()
@@ -184,14 +186,14 @@ def test_sentences_are_offered_and_looked_over(taught):
     assert len(looked["notes"]) == 3
 
 
-def test_lessons_of_other_weeks_are_not_this_weeks(taught):
+def test_lessons_of_other_weeks_are_not_this_weeks(taught: TestClient) -> None:
     planned(taught)
     today = taught.get("/api/plan/today").json()
     first, last = (date.fromisoformat(today["week"][at]["day"]) for at in (0, -1))
     assert last - first == timedelta(days=4)
 
 
-def test_what_is_written_on_the_board_is_kept_with_its_step(taught):
+def test_what_is_written_on_the_board_is_kept_with_its_step(taught: TestClient) -> None:
     lesson = planned(taught)
     at = f"/api/show/lessons/{lesson['id']}/written"
     assert taught.get(f"{at}/show").json() == {"strokes": []}
@@ -206,7 +208,7 @@ def test_what_is_written_on_the_board_is_kept_with_its_step(taught):
     assert "a stroke has no points" in empty.json()["detail"]
 
 
-def test_print_is_shown_beside_joined_for_letters_and_pairs(client):
+def test_print_is_shown_beside_joined_for_letters_and_pairs(client: TestClient) -> None:
     for text in ("n", "sh"):
         own = client.get("/api/show/text", params={"text": text}).json()
         other = client.get("/api/show/text", params={"text": text, "other_hand": True}).json()
@@ -215,13 +217,13 @@ def test_print_is_shown_beside_joined_for_letters_and_pairs(client):
         assert len(other[0]["strokes"]) == 1  # joined: written in one
 
 
-def test_a_movement_goes_home_as_a_gif_that_is_written_bit_by_bit(client):
+def test_a_movement_goes_home_as_a_gif_that_is_written_bit_by_bit(client: TestClient) -> None:
     answer = client.get("/api/show/movement", params={"text": "ship"})
     assert answer.headers["content-type"] == "image/gif"
     picture = Image.open(BytesIO(answer.content))
     assert picture.info["loop"] == 0
     inked, lasting = [], 0
-    for frame in range(picture.n_frames):
+    for frame in range(getattr(picture, "n_frames", 1)):
         picture.seek(frame)
         lasting += picture.info["duration"]
         inked.append(int((np.asarray(picture.convert("L")) < 90).sum()))

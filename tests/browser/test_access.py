@@ -33,13 +33,13 @@ def faults(page: Page) -> list[str]:
 
 
 @pytest.mark.parametrize("screen", SCREENS)
-def test_axe_finds_nothing_to_mend(page: Page, screen: str):
+def test_axe_finds_nothing_to_mend(page: Page, screen: str) -> None:
     page.goto(screen, wait_until="networkidle")
     page.get_by_role("heading", level=1).wait_for(state="attached")
     assert faults(page) == []
 
 
-def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page):
+def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page) -> None:
     page.goto("/plan/today", wait_until="networkidle")
     page.get_by_role("button", name="Plan the lesson on").click()
     page.get_by_role("button", name="Choose words").click()

@@ -37,7 +37,7 @@ def drag(page: Page, what: Locator, to: Locator) -> None:
     page.mouse.up()
 
 
-def test_a_letter_is_moved_by_keyboard_and_is_still_there_after_a_reload(page: Page):
+def test_a_letter_is_moved_by_keyboard_and_is_still_there_after_a_reload(page: Page) -> None:
     own_copy(page)
     letter(page, "u").click()
     with page.expect_response("**/api/plan/schemes/*"):
@@ -49,7 +49,7 @@ def test_a_letter_is_moved_by_keyboard_and_is_still_there_after_a_reload(page: P
     expect(family(page, "Slopes").locator('[data-letter="u"]')).to_be_visible()
 
 
-def test_a_letter_is_dragged_to_another_family_and_back_by_undo(page: Page):
+def test_a_letter_is_dragged_to_another_family_and_back_by_undo(page: Page) -> None:
     own_copy(page)
     with page.expect_response("**/api/plan/schemes/*"):
         drag(page, letter(page, "y"), family(page, "Slopes"))
@@ -63,7 +63,7 @@ def test_a_letter_is_dragged_to_another_family_and_back_by_undo(page: Page):
     expect(letters_of(page, "Down and under")).to_have_count(1)
 
 
-def test_a_family_too_large_says_so_and_is_split(page: Page):
+def test_a_family_too_large_says_so_and_is_split(page: Page) -> None:
     own_copy(page)
     for name, count in (("u", 6), ("y", 7)):
         with page.expect_response("**/api/plan/schemes/*"):  # it may move the lines
@@ -75,7 +75,7 @@ def test_a_family_too_large_says_so_and_is_split(page: Page):
     expect(letters_of(page, "Straight down (2)")).to_have_count(3)
 
 
-def test_a_letter_put_aside_makes_the_scheme_unfinished(page: Page):
+def test_a_letter_put_aside_makes_the_scheme_unfinished(page: Page) -> None:
     own_copy(page)
     letter(page, "x").click()
     page.keyboard.press("Delete")
@@ -85,7 +85,7 @@ def test_a_letter_put_aside_makes_the_scheme_unfinished(page: Page):
     expect(aside).to_contain_text("Every letter has its family")
 
 
-def test_a_better_order_is_proposed_and_used(page: Page):
+def test_a_better_order_is_proposed_and_used(page: Page) -> None:
     own_copy(page)
     for _ in range(3):
         page.get_by_role("button", name="Slopes up").click()
@@ -98,7 +98,7 @@ def test_a_better_order_is_proposed_and_used(page: Page):
 
 def test_a_scheme_with_two_faults_is_refused_and_both_are_said(
     page: Page, tmp_path: Path, complaints: list[str]
-):
+) -> None:
     own_copy(page)
     with page.expect_download() as saved:
         page.get_by_role("link", name="Save").click()
@@ -116,7 +116,7 @@ def test_a_scheme_with_two_faults_is_refused_and_both_are_said(
     complaints.clear()  # the browser's own, of the refused request
 
 
-def test_a_move_is_reworded_on_a_letters_page_and_said_so_on_the_board(page: Page):
+def test_a_move_is_reworded_on_a_letters_page_and_said_so_on_the_board(page: Page) -> None:
     page.goto("/plan/letters/h")
     page.get_by_role("button", name="back up the same line").click()
     page.get_by_label("In your words").fill("climb up again")
@@ -126,7 +126,7 @@ def test_a_move_is_reworded_on_a_letters_page_and_said_so_on_the_board(page: Pag
     expect(page.get_by_role("list", name="Phrase")).to_contain_text("climb up again")
 
 
-def test_a_letter_is_found_by_keyboard(page: Page):
+def test_a_letter_is_found_by_keyboard(page: Page) -> None:
     page.goto("/plan/families")
     page.get_by_role("list", name="Families: By movement").wait_for()
     page.keyboard.press("/")

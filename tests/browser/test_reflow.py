@@ -29,7 +29,7 @@ OUT_OF_REACH = """() => [...document.querySelectorAll("a, button, input, select,
 
 
 @pytest.mark.parametrize("screen", SCREENS)
-def test_nothing_is_out_of_reach_on_a_narrow_screen(page: Page, screen: str):
+def test_nothing_is_out_of_reach_on_a_narrow_screen(page: Page, screen: str) -> None:
     page.goto(screen, wait_until="networkidle")
     page.get_by_role("heading", level=1).wait_for(state="attached")
     for width in WIDTHS:
@@ -44,7 +44,7 @@ def test_nothing_is_out_of_reach_on_a_narrow_screen(page: Page, screen: str):
             assert box["x"] + box["width"] <= width
 
 
-def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page):
+def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page) -> None:
     page.goto("/plan/today", wait_until="networkidle")
     page.set_viewport_size({"width": 320, "height": 640})
     page.get_by_role("button", name="Plan the lesson on").click()

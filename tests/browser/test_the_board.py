@@ -25,7 +25,7 @@ def strokes_on(board: Locator) -> Locator:
     return board.get_by_role("application").locator("path.stroke-ink")
 
 
-def test_what_the_teacher_writes_on_the_board_stays_with_its_step(page: Page):
+def test_what_the_teacher_writes_on_the_board_stays_with_its_step(page: Page) -> None:
     board = at_step(page, "Show", "Write here")
     for across in (0.3, 0.6):
         with page.expect_response(re.compile("written/show")):
@@ -47,7 +47,7 @@ def test_what_the_teacher_writes_on_the_board_stays_with_its_step(page: Page):
     expect(strokes_on(board)).to_have_count(1)
 
 
-def test_from_memory_the_letter_is_revealed_after_a_pause(page: Page):
+def test_from_memory_the_letter_is_revealed_after_a_pause(page: Page) -> None:
     page.clock.install()
     board = at_step(page, "Look back", "From memory")
     said = board.get_by_role("status")
@@ -64,14 +64,14 @@ def test_from_memory_the_letter_is_revealed_after_a_pause(page: Page):
     expect(board.get_by_text("for you:")).not_to_have_text(re.compile(f" {asked}$"))
 
 
-def test_the_family_is_given_with_a_gap_where_the_letter_is(page: Page):
+def test_the_family_is_given_with_a_gap_where_the_letter_is(page: Page) -> None:
     board = at_step(page, "Show", "From memory")
     board.get_by_role("radio", name="Give its family").click()
     expect(board.get_by_role("status")).to_contain_text("which one is missing?")
     expect(board.get_by_role("status").get_by_text("?", exact=True)).to_be_visible()
 
 
-def test_print_stands_beside_joined_and_the_key_goes_round_the_ways(page: Page):
+def test_print_stands_beside_joined_and_the_key_goes_round_the_ways(page: Page) -> None:
     board = at_step(page, "Show")
     page.keyboard.press("m")
     expect(board.get_by_role("figure")).to_have_count(2)
@@ -81,7 +81,7 @@ def test_print_stands_beside_joined_and_the_key_goes_round_the_ways(page: Page):
     expect(board.get_by_role("list", name="Phrase")).to_be_visible()
 
 
-def test_the_spaces_it_fills_are_tinted(page: Page):
+def test_the_spaces_it_fills_are_tinted(page: Page) -> None:
     board = at_step(page, "Show")
     expect(board.get_by_role("list", name="Phrase")).to_be_visible()
     expect(board.locator("svg rect")).to_have_count(0)
@@ -89,7 +89,7 @@ def test_the_spaces_it_fills_are_tinted(page: Page):
     expect(board.locator("svg rect")).to_have_count(1)  # an i fills the middle one
 
 
-def test_a_pair_is_shown_as_a_pair_and_then_letter_by_letter(page: Page):
+def test_a_pair_is_shown_as_a_pair_and_then_letter_by_letter(page: Page) -> None:
     page.request.post("/api/plan/lessons", data={"new": ["ch"], "minutes": 20})
     page.goto("/plan/today")
     page.get_by_role("link", name="To the board").click()
@@ -100,7 +100,7 @@ def test_a_pair_is_shown_as_a_pair_and_then_letter_by_letter(page: Page):
     expect(page.get_by_role("region", name="The letter h", exact=True)).to_be_visible()
 
 
-def test_pairs_that_fit_are_uncovered_one_by_one(page: Page):
+def test_pairs_that_fit_are_uncovered_one_by_one(page: Page) -> None:
     board = at_step(page, "Words", "Missing pair")
     count = int(board.get_by_text(re.compile(r"\d+ pairs fit")).inner_text().split()[0])
     for uncovered in range(count):
@@ -109,7 +109,7 @@ def test_pairs_that_fit_are_uncovered_one_by_one(page: Page):
     expect(board.get_by_role("button", name="The next word")).to_be_visible()
 
 
-def test_a_chain_becomes_the_words_of_today_and_can_be_taken_back(page: Page):
+def test_a_chain_becomes_the_words_of_today_and_can_be_taken_back(page: Page) -> None:
     planned(page)
     page.get_by_role("link", name="Words", exact=True).click()
     chains = page.get_by_role("region", name="Chains")
@@ -124,14 +124,16 @@ def test_a_chain_becomes_the_words_of_today_and_can_be_taken_back(page: Page):
     expect(page.get_by_role("button", name="Leave out bed")).to_be_visible()
 
 
-def test_where_there_is_no_chain_it_is_said(page: Page):
+def test_where_there_is_no_chain_it_is_said(page: Page) -> None:
     page.goto("/plan/words")
     chains = page.get_by_role("region", name="Chains")
     chains.get_by_label("Begin with").fill("xylophone")
     expect(chains.get_by_role("status").last).to_contain_text("There is no such chain")
 
 
-def test_own_words_are_added_with_their_sounds_and_forgotten(page: Page, complaints: list[str]):
+def test_own_words_are_added_with_their_sounds_and_forgotten(
+    page: Page, complaints: list[str]
+) -> None:
     page.goto("/plan/words")
     mine = page.get_by_role("region", name="My words")
     field = mine.get_by_label("A new word")
@@ -147,7 +149,7 @@ def test_own_words_are_added_with_their_sounds_and_forgotten(page: Page, complai
     expect(mine.get_by_text("None yet.")).to_be_visible()
 
 
-def test_a_movement_is_saved_as_a_gif(page: Page):
+def test_a_movement_is_saved_as_a_gif(page: Page) -> None:
     planned(page)
     home = page.get_by_role("region", name="To send home")
     with page.expect_download() as found:
@@ -156,7 +158,7 @@ def test_a_movement_is_saved_as_a_gif(page: Page):
     assert found.value.path().read_bytes().startswith(b"GIF89a")
 
 
-def test_with_a_pause_at_each_move_the_pen_waits_to_be_sent_on(page: Page):
+def test_with_a_pause_at_each_move_the_pen_waits_to_be_sent_on(page: Page) -> None:
     page.goto("/show/n")
     page.get_by_role("checkbox", name="Pause at each move").click()
     moves = page.get_by_role("list", name="Phrase").get_by_role("listitem")
@@ -168,7 +170,7 @@ def test_with_a_pause_at_each_move_the_pen_waits_to_be_sent_on(page: Page):
             expect(moves.nth(at)).to_have_attribute("aria-current", "step")
 
 
-def test_words_are_shown_as_their_chain_of_families(page: Page):
+def test_words_are_shown_as_their_chain_of_families(page: Page) -> None:
     planned(page)
     page.get_by_role("button", name="Choose words").click()
     page.get_by_role("checkbox", name="Words as their families").click()

@@ -21,7 +21,7 @@ def steps(page: Page) -> list[str]:
     return [row.get_attribute("aria-label") or "" for row in rows.all()]
 
 
-def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page):
+def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page) -> None:
     planned(page)
     page.get_by_label("Note on Show").focus()
     page.keyboard.type("slowly")
@@ -50,7 +50,7 @@ def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page):
     )
 
 
-def test_the_board_is_where_it_was_after_a_reload(page: Page):
+def test_the_board_is_where_it_was_after_a_reload(page: Page) -> None:
     planned(page)
     page.get_by_role("link", name="To the board").click()
     page.get_by_role("heading", name="Settle").wait_for()
@@ -62,7 +62,7 @@ def test_the_board_is_where_it_was_after_a_reload(page: Page):
     expect(page.get_by_role("button", name="Letter 1")).to_have_count(0)
 
 
-def test_steps_are_moved_skipped_and_retimed_and_stay(page: Page):
+def test_steps_are_moved_skipped_and_retimed_and_stay(page: Page) -> None:
     planned(page)
     assert steps(page)[:2] == ["Settle", "Today's date"]
     page.get_by_label("Note on Settle").focus()
@@ -83,7 +83,7 @@ def test_steps_are_moved_skipped_and_retimed_and_stay(page: Page):
     expect(page.get_by_role("checkbox", name="A sentence is in the lesson")).not_to_be_checked()
 
 
-def test_words_are_chosen_and_a_sentence_is_looked_over(page: Page):
+def test_words_are_chosen_and_a_sentence_is_looked_over(page: Page) -> None:
     planned(page)
     page.get_by_role("button", name="Choose words").click()
     inside = page.get_by_role("region", name="i inside")
@@ -98,7 +98,7 @@ def test_words_are_chosen_and_a_sentence_is_looked_over(page: Page):
     expect(page.get_by_text("End with a full stop.")).to_be_visible()
 
 
-def test_the_date_is_written_as_the_class_writes_it(page: Page):
+def test_the_date_is_written_as_the_class_writes_it(page: Page) -> None:
     page.goto("/plan/today")
     page.get_by_role("button", name="How dates are written").click()
     with page.expect_response("**/api/plan/language"):

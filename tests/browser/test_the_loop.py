@@ -7,6 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 from scripts.served import Application
 
+from firstloop.core.evidence.ink import Ink
 from tests import letters
 from tests.browser.pen import touch, write
 
@@ -16,7 +17,7 @@ START_AT_MID = "Start at the mid line: straight down, then back up the same line
 ALL_IS_WELL = "Just right. Make the next one the same way."
 
 
-def hand_in(page: Page, pupil: str, ink) -> None:
+def hand_in(page: Page, pupil: str, ink: Ink) -> None:
     page.goto("/write/m")
     page.get_by_label("Who writes?").select_option(label=pupil)
     write(page, ink)
@@ -25,7 +26,7 @@ def hand_in(page: Page, pupil: str, ink) -> None:
 
 def test_an_m_from_the_base_line_and_a_right_one_from_pad_to_record(
     page_of_application: Page, application: Application
-):
+) -> None:
     page = page_of_application
     hand_in(page, "Elif", letters.m_from_the_base_line())
     expect(page.get_by_role("status")).to_have_text(START_AT_MID)
@@ -42,14 +43,14 @@ def test_an_m_from_the_base_line_and_a_right_one_from_pad_to_record(
 
     application.stop()
     with sqlite3.connect(application.database) as record:
-        said = dict(
+        kept = dict(
             record.execute(
                 "SELECT pupil.name, attempt.say FROM attempt JOIN pupil ON pupil.id = pupil_id "
                 "WHERE letter = 'm' AND pupil.name IN ('Elif', 'Imani') ORDER BY written_at"
             ).fetchall()
         )
     record.close()
-    assert said == {"Elif": START_AT_MID, "Imani": ALL_IS_WELL}
+    assert kept == {"Elif": START_AT_MID, "Imani": ALL_IS_WELL}
 
     application.start()
     page.reload()
@@ -57,7 +58,7 @@ def test_an_m_from_the_base_line_and_a_right_one_from_pad_to_record(
     expect(page.get_by_test_id("say")).to_have_text(f"“{START_AT_MID}”")
 
 
-def test_the_board_draws_a_letter_move_by_move_by_keyboard(page: Page):
+def test_the_board_draws_a_letter_move_by_move_by_keyboard(page: Page) -> None:
     page.goto("/show/n")
     phrase = page.get_by_role("list", name="Phrase").get_by_role("listitem")
     expect(phrase).to_have_count(3)
@@ -73,7 +74,7 @@ def test_the_board_draws_a_letter_move_by_move_by_keyboard(page: Page):
     expect(page.get_by_role("button", name="Draw it")).to_be_visible()
 
 
-def test_the_stations_are_reached_by_number_and_keep_the_letter(page: Page):
+def test_the_stations_are_reached_by_number_and_keep_the_letter(page: Page) -> None:
     page.goto("/show/h")
     expect(page.get_by_role("button", name="Draw it")).to_be_visible()
     for key, place in (("4", "/check/h"), ("5", "/grow"), ("3", "/write/h"), ("2", "/show/h")):
@@ -81,7 +82,7 @@ def test_the_stations_are_reached_by_number_and_keep_the_letter(page: Page):
         expect(page).to_have_url(re.compile(f"{place}$"))
 
 
-def test_the_last_letter_can_be_taken_back_before_and_after_handing_in(page: Page):
+def test_the_last_letter_can_be_taken_back_before_and_after_handing_in(page: Page) -> None:
     page.goto("/write/n")
     write(page, letters.good_n())
     page.get_by_role("button", name="Take back").click()
@@ -96,7 +97,7 @@ def test_the_last_letter_can_be_taken_back_before_and_after_handing_in(page: Pag
     expect(page.get_by_role("button", name="Hand in")).to_be_enabled()  # the ink is back
 
 
-def test_a_palm_is_ignored_once_a_pen_was_seen(page: Page):
+def test_a_palm_is_ignored_once_a_pen_was_seen(page: Page) -> None:
     page.goto("/write/n")
     expect(page.get_by_role("application")).to_be_visible()
     strokes = page.get_by_role("application").locator("path.stroke-ink")
@@ -109,7 +110,7 @@ def test_a_palm_is_ignored_once_a_pen_was_seen(page: Page):
     expect(strokes).to_have_count(3)
 
 
-def test_the_teachers_word_wins_and_shows_in_grow(page: Page):
+def test_the_teachers_word_wins_and_shows_in_grow(page: Page) -> None:
     page.goto("/check/n")
     page.get_by_role("button", name=re.compile("Bram")).click()
     expect(page.get_by_role("article", name="n by Bram")).to_be_visible()
@@ -121,7 +122,7 @@ def test_the_teachers_word_wins_and_shows_in_grow(page: Page):
     expect(page.get_by_role("link", name=re.compile("Bram, n: direction secure"))).to_be_visible()
 
 
-def test_agreeing_goes_on_to_the_next_letter(page: Page):
+def test_agreeing_goes_on_to_the_next_letter(page: Page) -> None:
     page.goto("/check/n")
     table = page.get_by_role("region", name="Letters on the table")
     expect(table.get_by_role("article", name="n by Anouk")).to_be_visible()
@@ -132,7 +133,7 @@ def test_agreeing_goes_on_to_the_next_letter(page: Page):
 
 def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
     page: Page, complaints: list[str]
-):
+) -> None:
     page.goto("/write/n")
     write(page, letters.good_n())
     page.route("**/api/write/attempts", lambda route: route.abort())
@@ -146,7 +147,7 @@ def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
     expect(page.get_by_role("status")).to_have_text(ALL_IS_WELL)
 
 
-def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page):
+def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page) -> None:
     page.goto("/plan/hand")
     page.get_by_role("radio", name="Joined", exact=True).click()
     page.get_by_role("radio", name="z: barred").click()
@@ -161,7 +162,7 @@ def test_the_classs_hand_is_set_once_and_obeyed_by_the_board(page: Page):
     expect(phrase.last).to_contain_text("straight across")
 
 
-def test_a_style_that_is_only_tried_changes_nothing(page: Page):
+def test_a_style_that_is_only_tried_changes_nothing(page: Page) -> None:
     page.goto("/plan/hand")
     page.get_by_role("radio", name="Joined with loops").click()
     expect(page.get_by_role("radio", name="f: open tail")).to_be_visible()
@@ -174,7 +175,7 @@ def test_a_style_that_is_only_tried_changes_nothing(page: Page):
     expect(phrase.first).to_contain_text("back and round")
 
 
-def test_a_stage_is_set_for_the_class_and_for_a_child_and_stays(page: Page):
+def test_a_stage_is_set_for_the_class_and_for_a_child_and_stays(page: Page) -> None:
     page.goto("/grow")
     with page.expect_response("**/api/classroom/stage"):
         page.get_by_role("radio", name="Beginning").click()

@@ -1,12 +1,13 @@
 """Handing in: ink kept whole, the exact question kept with it, counts kept up, all or nothing."""
 
 from datetime import date
+from typing import Any
 
 import numpy as np
 import pytest
 from sqlalchemy import text
 
-from firstloop.core.contract import Stage
+from firstloop.core.contract import Dimension, Stage
 from firstloop.core.errors import InkError, UnknownLetterError
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
@@ -15,9 +16,9 @@ from firstloop.core.letters.style import Style
 from firstloop.services.handing_in import hand_in, take_back
 from firstloop.store import attempts, classes, inks, practice_days, pupils, school
 from firstloop.store.database import Database
-from firstloop.store.records import NotInRecordError
+from firstloop.store.records import ClassRecord, NotInRecordError
 from tests import letters
-from tests.services.conftest import MONDAY
+from tests.services.conftest import MONDAY, Write
 
 TABLES = ("pupil", "attempt", "attempt_ink", "finding", "standing", "practice_day")
 
@@ -30,7 +31,9 @@ def rows(database: Database) -> dict[str, int]:
         }
 
 
-def test_ink_and_findings_are_kept_whole(database, school_class, write):
+def test_ink_and_findings_are_kept_whole(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     times = np.linspace(0, 1.2, len(letters.n_strokes()))
     force = np.full(len(times), 0.4)
     given = Ink((Stroke.of(letters.n_strokes(), times, force),))
@@ -38,14 +41,18 @@ def test_ink_and_findings_are_kept_whole(database, school_class, write):
     with database.session() as session:
         found = attempts.get(session, school_class.id, kept.id)
         (after,) = inks.of(session, [kept.id])[kept.id].strokes
-    np.testing.assert_allclose(after.points, given.strokes[0].points, atol=1e-4)
-    np.testing.assert_allclose(after.times, times, atol=1e-3)
-    np.testing.assert_allclose(after.force, force, atol=1e-3)
+    assert after.times is not None
+    assert after.force is not None
+    assert np.allclose(after.points, given.strokes[0].points, atol=1e-4)
+    assert np.allclose(after.times, times, atol=1e-3)
+    assert np.allclose(after.force, force, atol=1e-3)
     assert found.attempt.checked.findings == kept.attempt.checked.findings
     assert found.attempt.written_at == MONDAY
 
 
-def test_what_was_found_is_there_after_a_restart(database, school_class, write):
+def test_what_was_found_is_there_after_a_restart(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     database.close()
     opened_again = Database(database.path)
@@ -56,7 +63,9 @@ def test_what_was_found_is_there_after_a_restart(database, school_class, write):
     assert found.say == kept.attempt.checked.say
 
 
-def test_an_attempt_carries_the_exact_question_it_was_asked(database, school_class):
+def test_an_attempt_carries_the_exact_question_it_was_asked(
+    database: Database, school_class: ClassRecord
+) -> None:
     style = Style("joined", choices=(("y", "looped tail"),), slant_deg=7.0, width=1.1)
     with database.session() as session:
         classes.set_style(session, school_class.id, style, Ruling(top=2.1), 8.0)
@@ -80,14 +89,16 @@ def test_an_attempt_carries_the_exact_question_it_was_asked(database, school_cla
     assert found.task.stage is Stage.SECURE
 
 
-def test_attempts_in_one_hand_share_its_row(database, write):
+def test_attempts_in_one_hand_share_its_row(database: Database, write: Write) -> None:
     for days in range(3):
         write(days=days)
     with database.session() as session:
         assert session.execute(text("SELECT count(*) FROM judged_hand")).scalar_one() == 1
 
 
-def test_a_left_handed_child_is_checked_as_one(database, school_class, write):
+def test_a_left_handed_child_is_checked_as_one(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     pulled = letters.ink(letters.pen((0.25, 1.5), (0.25, 0.0)), letters.pen((0.5, 1.0), (0.0, 1.0)))
     by_name = {pupil.name: at for at, pupil in enumerate(school_class.pupils)}
     codes = {
@@ -106,14 +117,18 @@ def test_a_left_handed_child_is_checked_as_one(database, school_class, write):
         ({"ink": Ink(())}, InkError),
     ],
 )
-def test_what_fails_keeps_nothing(database, school_class, wrong, error):
+def test_what_fails_keeps_nothing(
+    database: Database, school_class: ClassRecord, wrong: Any, error: Any
+) -> None:
     good = {"pupil_id": school_class.pupils[0].id, "letter": "n", "ink": letters.good_n()}
     with pytest.raises(error):
         hand_in(database, school_class, help=Help.COPY, written_at=MONDAY, **(good | wrong))
     assert rows(database) == dict.fromkeys(TABLES, 0) | {"pupil": 2}
 
 
-def test_a_letter_is_not_written_into_another_class(database, school_class):
+def test_a_letter_is_not_written_into_another_class(
+    database: Database, school_class: ClassRecord
+) -> None:
     with database.session() as session:
         other = classes.add(
             session,
@@ -137,7 +152,9 @@ def test_a_letter_is_not_written_into_another_class(database, school_class):
         )
 
 
-def test_taking_back_leaves_no_trace(database, school_class, write):
+def test_taking_back_leaves_no_trace(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     first, second = write(), write(days=1)
     take_back(database, school_class.id, second.id)
     with database.session() as session:
@@ -148,7 +165,9 @@ def test_taking_back_leaves_no_trace(database, school_class, write):
         take_back(database, school_class.id, first.id)
 
 
-def test_a_day_is_the_schools_own_not_utcs(database, school_class, write):
+def test_a_day_is_the_schools_own_not_utcs(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     with database.session() as session:
         school.set_zone(session, "Pacific/Auckland")
     write(hours=5)  # 14 o'clock UTC on Monday is Tuesday there
@@ -156,7 +175,9 @@ def test_a_day_is_the_schools_own_not_utcs(database, school_class, write):
         assert practice_days.of_class(session, school_class.id) == {"n": (date(2026, 9, 8), 1)}
 
 
-def test_a_childs_own_stage_goes_before_the_classs(database, school_class, write):
+def test_a_childs_own_stage_goes_before_the_classs(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     child = school_class.pupils[0].id
     with database.session() as session:
         pupils.set_stage(session, school_class.id, child, Stage.SECURE)
@@ -167,10 +188,12 @@ def test_a_childs_own_stage_goes_before_the_classs(database, school_class, write
     assert write(school_class=changed).attempt.task.stage is Stage.BEGINNING
 
 
-def test_a_floating_n_is_let_be_at_the_beginning_only(database, school_class, write):
+def test_a_floating_n_is_let_be_at_the_beginning_only(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     floating = letters.moved(letters.good_n(), 0, 0.28)
-    assert write(floating).attempt.checked.verdicts["size"] == "not_yet"
+    assert write(floating).attempt.checked.verdicts[Dimension.SIZE] == "not_yet"
     with database.session() as session:
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     kept = write(floating, school_class=beginning)
-    assert kept.attempt.checked.verdicts["size"] == "nearly"
+    assert kept.attempt.checked.verdicts[Dimension.SIZE] == "nearly"

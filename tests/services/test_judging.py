@@ -1,20 +1,25 @@
+from typing import Any
+
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.teaching.standing import verdicts_of
 from firstloop.services.judging import judge
 from firstloop.store import attempts, standings
-from firstloop.store.records import JudgementRecord
-from tests.services.conftest import MONDAY
+from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord, JudgementRecord
+from tests.services.conftest import MONDAY, Write
 
 SAW_HER_START = JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "saw her start")
 
 
-def direction(database, school_class):
+def direction(database: Database, school_class: ClassRecord) -> Any:
     with database.session() as session:
         (one,) = standings.of_class(session, school_class.id)
     return verdicts_of(one.dimensions)[Dimension.DIRECTION]
 
 
-def test_the_teachers_word_is_kept_beside_the_checkers_and_counts(database, school_class, write):
+def test_the_teachers_word_is_kept_beside_the_checkers_and_counts(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     judge(database, school_class.id, kept.id, SAW_HER_START)
     with database.session() as session:
@@ -25,7 +30,9 @@ def test_the_teachers_word_is_kept_beside_the_checkers_and_counts(database, scho
     assert direction(database, school_class) is Verdict.SECURE
 
 
-def test_a_second_word_takes_the_place_of_the_first(database, school_class, write):
+def test_a_second_word_takes_the_place_of_the_first(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     judge(database, school_class.id, kept.id, SAW_HER_START)
     agreed = judge(database, school_class.id, kept.id, JudgementRecord(MONDAY, {}, ""))
@@ -33,7 +40,9 @@ def test_a_second_word_takes_the_place_of_the_first(database, school_class, writ
     assert direction(database, school_class) is Verdict.NOT_YET
 
 
-def test_taken_back_the_checkers_word_stands_again(database, school_class, write):
+def test_taken_back_the_checkers_word_stands_again(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     judge(database, school_class.id, kept.id, SAW_HER_START)
     assert judge(database, school_class.id, kept.id, None).judgement is None

@@ -1,3 +1,4 @@
+import pytest
 from sqlalchemy import text
 
 from firstloop.core.checking.check import CHECKER_VERSION
@@ -8,12 +9,13 @@ from firstloop.core.teaching.standing import verdicts_of
 from firstloop.services.judging import judge
 from firstloop.services.rechecking import Change, recheck
 from firstloop.store import attempts, classes, standings
-from firstloop.store.records import JudgementRecord
+from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord, JudgementRecord
 from tests import letters
-from tests.services.conftest import MONDAY
+from tests.services.conftest import MONDAY, Write
 
 
-def age(database, attempt_id: int) -> None:
+def age(database: Database, attempt_id: int) -> None:
     """An attempt as an earlier checker might have left it, which saw nothing."""
     with database.session() as session:
         session.execute(
@@ -23,7 +25,9 @@ def age(database, attempt_id: int) -> None:
         session.execute(text("DELETE FROM finding"))
 
 
-def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_class, write):
+def test_old_ink_is_checked_again_and_the_teachers_word_stays(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     write(letters.good_n())
     said = JudgementRecord(MONDAY, {Dimension.SIZE: Verdict.NEARLY}, "was jogged")
@@ -40,7 +44,9 @@ def test_old_ink_is_checked_again_and_the_teachers_word_stays(database, school_c
     assert recheck(database, school_class.id).checked == 0
 
 
-def test_how_a_letter_stands_follows(database, school_class, write):
+def test_how_a_letter_stands_follows(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     age(database, kept.id)
     with database.session() as session:
@@ -51,12 +57,14 @@ def test_how_a_letter_stands_follows(database, school_class, write):
     assert verdicts_of(one.dimensions)[Dimension.DIRECTION] is Verdict.NOT_YET
 
 
-def test_the_question_is_that_of_then(database, school_class, write):
+def test_the_question_is_that_of_then(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     """By the limits, in the very hand and on the lines that the letter was checked by."""
     with database.session() as session:
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     kept = write(letters.moved(letters.good_n(), 0, 0.28), school_class=beginning)
-    assert kept.attempt.checked.verdicts["size"] == "nearly"
+    assert kept.attempt.checked.verdicts[Dimension.SIZE] == "nearly"
     with database.session() as session:
         classes.set_stage(session, school_class.id, Stage.SECURE)
         joined = Style("joined", choices=(("y", "looped tail"),))
@@ -69,7 +77,9 @@ def test_the_question_is_that_of_then(database, school_class, write):
     assert again.checked.findings == kept.attempt.checked.findings
 
 
-def test_many_are_checked_in_pieces(database, school_class, write, monkeypatch):
+def test_many_are_checked_in_pieces(
+    database: Database, school_class: ClassRecord, write: Write, monkeypatch: pytest.MonkeyPatch
+) -> None:
     monkeypatch.setattr("firstloop.services.rechecking.AT_ONCE", 2)
     for days in range(5):
         write(days=days)

@@ -1,6 +1,7 @@
 """What is kept up is what counting afresh gives, whatever happens in whatever order."""
 
 from datetime import timedelta
+from typing import Any
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -17,9 +18,9 @@ from firstloop.services.rechecking import rebuild
 from firstloop.store import attempts, classes, practice_days, standings
 from firstloop.store.attempts import Which
 from firstloop.store.database import Database
-from firstloop.store.records import JudgementRecord
+from firstloop.store.records import ClassRecord, JudgementRecord
 from tests import letters
-from tests.services.conftest import MONDAY
+from tests.services.conftest import MONDAY, Write
 
 INKS = {"n": [letters.good_n(), letters.n_from_the_base_line()], "m": [letters.good_m()]}
 VERDICTS = st.sampled_from([Verdict.SECURE, Verdict.NEARLY, Verdict.NOT_YET])
@@ -38,7 +39,7 @@ ACTIONS = st.one_of(
 )
 
 
-def counted(database, class_id):
+def counted(database: Database, class_id: Any) -> Any:
     with database.session() as session:
         return (
             standings.of_class(session, class_id),
@@ -46,7 +47,7 @@ def counted(database, class_id):
         )
 
 
-def act(database, school_class, action, children):
+def act(database: Database, school_class: ClassRecord, action: Any, children: Any) -> None:
     """One thing that a class does; nothing where there is nothing to do it to."""
     what, *given_ = action
     with database.session() as session:
@@ -84,7 +85,9 @@ def act(database, school_class, action, children):
     max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture]
 )
 @given(st.lists(ACTIONS, min_size=1, max_size=12))
-def test_what_is_kept_up_is_what_counting_afresh_gives(tmp_path_factory, actions):
+def test_what_is_kept_up_is_what_counting_afresh_gives(
+    tmp_path_factory: pytest.TempPathFactory, actions: Any
+) -> None:
     database = Database(tmp_path_factory.mktemp("standings") / "record.db")
     with database.session() as session:
         school_class = classes.add(
@@ -104,7 +107,9 @@ def test_what_is_kept_up_is_what_counting_afresh_gives(tmp_path_factory, actions
     database.close()
 
 
-def test_forgetting_a_child_leaves_nothing_of_what_they_wrote(database, school_class, write):
+def test_forgetting_a_child_leaves_nothing_of_what_they_wrote(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
     kept = write()
     write(letters.good_n(), child=1, days=2)
     judge(database, school_class.id, kept.id, JudgementRecord(MONDAY, {}, "well"))
@@ -116,8 +121,8 @@ def test_forgetting_a_child_leaves_nothing_of_what_they_wrote(database, school_c
 
 @pytest.mark.parametrize("late", [True, False])
 def test_a_letter_that_comes_late_does_not_wipe_out_a_newer_one(
-    database, school_class, write, late
-):
+    database: Database, school_class: ClassRecord, write: Write, late: bool
+) -> None:
     good, bad = letters.good_n(), letters.n_from_the_base_line()
     for ink, day in ((good, 3), (bad, 1)) if late else ((bad, 1), (good, 3)):
         write(ink, days=day)

@@ -1,17 +1,27 @@
 """Lists of attempts: paged, filtered and counted where they are kept; never another class's."""
 
+from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
+from typing import Any
 
 import pytest
 
 from firstloop.core.checking.check import check
 from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.store import attempts, classes, inks, judgements
 from firstloop.store.attempts import Which
-from firstloop.store.records import Checked, JudgementRecord, NewAttempt, NotInRecordError
+from firstloop.store.database import Database, Session
+from firstloop.store.records import (
+    Checked,
+    ClassRecord,
+    JudgementRecord,
+    NewAttempt,
+    NotInRecordError,
+)
 from tests import letters
 
 MONDAY = datetime(2026, 9, 7, 9, 0, tzinfo=UTC)
@@ -19,12 +29,12 @@ GOOD, BAD = letters.good_n(), letters.n_from_the_base_line()
 
 
 @pytest.fixture
-def session(database):
+def session(database: Database) -> Iterator[Any]:
     with database.session() as opened:
         yield opened
 
 
-def new(pupil_id: int, ink=GOOD, *, minutes: int = 0, letter: str = "n") -> NewAttempt:
+def new(pupil_id: int, ink: Ink = GOOD, *, minutes: int = 0, letter: str = "n") -> NewAttempt:
     task, style = Task(letter), Style("plain")
     return NewAttempt(
         pupil_id=pupil_id,
@@ -39,12 +49,17 @@ def new(pupil_id: int, ink=GOOD, *, minutes: int = 0, letter: str = "n") -> NewA
     )
 
 
-def ids(session, school_class, which=Which(), **page) -> list[int]:  # noqa: B008
+ALL = Which()
+
+
+def ids(session: Session, school_class: ClassRecord, which: Which = ALL, **page: Any) -> list[int]:
     found = attempts.page(session, school_class.id, which, **({"limit": 50} | page))
     return [one.id for one in found.attempts]
 
 
-def test_pages_follow_each_other_without_gap_or_repeat(session, school_class):
+def test_pages_follow_each_other_without_gap_or_repeat(
+    session: Session, school_class: ClassRecord
+) -> None:
     child = school_class.pupils[0].id
     kept = [attempts.add(session, school_class.id, new(child, minutes=m // 2)).id for m in range(7)]
     read, after = [], None
@@ -58,20 +73,20 @@ def test_pages_follow_each_other_without_gap_or_repeat(session, school_class):
     assert read == kept[::-1]  # two of a minute: the later one first
 
 
-def test_a_last_page_that_is_just_full_says_so(session, school_class):
+def test_a_last_page_that_is_just_full_says_so(session: Session, school_class: ClassRecord) -> None:
     for _ in range(3):
         attempts.add(session, school_class.id, new(school_class.pupils[0].id))
     assert attempts.page(session, school_class.id, Which(), limit=3).next is None
     assert attempts.page(session, school_class.id, Which("m"), limit=3).total == 0
 
 
-def test_a_place_that_is_none_is_refused(session, school_class):
+def test_a_place_that_is_none_is_refused(session: Session, school_class: ClassRecord) -> None:
     for after in ("nowhere", "nowhere 3"):
         with pytest.raises(NotInRecordError, match='no page after "nowhere'):
             attempts.page(session, school_class.id, Which(), limit=3, after=after)
 
 
-def test_of_each_child_only_the_newest(session, school_class):
+def test_of_each_child_only_the_newest(session: Session, school_class: ClassRecord) -> None:
     one, other = (pupil.id for pupil in school_class.pupils)
     attempts.add(session, school_class.id, new(one, minutes=1))
     newest = attempts.add(session, school_class.id, new(one, minutes=5)).id
@@ -85,7 +100,9 @@ def test_of_each_child_only_the_newest(session, school_class):
     assert ids(session, school_class, Which("n", pupil_id=other)) == [only]
 
 
-def test_what_is_to_mend_follows_the_teachers_word(session, school_class):
+def test_what_is_to_mend_follows_the_teachers_word(
+    session: Session, school_class: ClassRecord
+) -> None:
     child = school_class.pupils[0].id
     attempts.add(session, school_class.id, new(child))
     bad = attempts.add(session, school_class.id, new(child, BAD)).id
@@ -97,7 +114,7 @@ def test_what_is_to_mend_follows_the_teachers_word(session, school_class):
     assert bad not in ids(session, school_class, Which(unjudged=True))
 
 
-def test_many_are_kept_at_once_as_one_by_one(session, school_class):
+def test_many_are_kept_at_once_as_one_by_one(session: Session, school_class: ClassRecord) -> None:
     child = school_class.pupils[0].id
     made = [(new(child, BAD, minutes=m), BAD) for m in range(3)]
     one_by_one = attempts.add(session, school_class.id, made[0][0])
@@ -110,7 +127,7 @@ def test_many_are_kept_at_once_as_one_by_one(session, school_class):
     assert attempts.add_many(session, school_class.id, []) == 0
 
 
-def test_another_classs_attempts_are_not_there(session, school_class):
+def test_another_classs_attempts_are_not_there(session: Session, school_class: ClassRecord) -> None:
     other = classes.add(
         session,
         "Other",

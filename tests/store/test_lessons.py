@@ -1,7 +1,9 @@
 """Lessons in the record: whole, by kind of step, and in the words of earlier versions."""
 
+from collections.abc import Iterator
 from dataclasses import replace
 from datetime import date
+from typing import Any
 
 import pytest
 from sqlalchemy import text
@@ -10,18 +12,19 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.teaching.lesson import plan
 from firstloop.core.teaching.steps import StepKind
 from firstloop.store import lessons, upgrades
-from firstloop.store.records import NotInRecordError
+from firstloop.store.database import Database, Session
+from firstloop.store.records import ClassRecord, NotInRecordError
 
 DAY = date(2026, 9, 7)
 
 
 @pytest.fixture
-def session(database):
+def session(database: Database) -> Iterator[Any]:
     with database.session() as opened:
         yield opened
 
 
-def rename(session, old: str, new: str) -> None:
+def rename(session: Session, old: str, new: str) -> None:
     """As an earlier version called the step."""
     for column in ("plan", "step", "written"):
         session.execute(
@@ -31,7 +34,7 @@ def rename(session, old: str, new: str) -> None:
     session.expire_all()
 
 
-def test_a_lesson_is_kept_whole(session, school_class):
+def test_a_lesson_is_kept_whole(session: Session, school_class: ClassRecord) -> None:
     made = plan(["n"], 20, look_back=["r"], words=["nap"], sentence="Nap, Ned.")
     kept = lessons.add(session, school_class.id, DAY, made)
     session.expire_all()
@@ -39,7 +42,9 @@ def test_a_lesson_is_kept_whole(session, school_class):
     assert lessons.between(session, school_class.id, DAY, DAY) == [kept]
 
 
-def test_what_is_on_the_board_is_kept_by_step_and_goes_with_its_lesson(session, school_class):
+def test_what_is_on_the_board_is_kept_by_step_and_goes_with_its_lesson(
+    session: Session, school_class: ClassRecord
+) -> None:
     kept = lessons.add(session, school_class.id, DAY, plan(["n"], 20))
     stroke = Stroke.of([[0.0, 1.0], [0.0, 0.25]], [0.0, 0.4])
     args = (session, school_class.id, kept.id)
@@ -58,7 +63,9 @@ def test_what_is_on_the_board_is_kept_by_step_and_goes_with_its_lesson(session, 
         lessons.written(*args, StepKind.DATE)
 
 
-def test_the_board_finds_its_step_when_steps_are_moved(session, school_class):
+def test_the_board_finds_its_step_when_steps_are_moved(
+    session: Session, school_class: ClassRecord
+) -> None:
     kept = lessons.add(session, school_class.id, DAY, plan(["n"], 20))
     lessons.go_to(session, school_class.id, kept.id, StepKind.SLIPS)
     steps = kept.lesson.steps
@@ -68,7 +75,9 @@ def test_the_board_finds_its_step_when_steps_are_moved(session, school_class):
     assert lessons.get(session, school_class.id, kept.id).at is StepKind.SLIPS
 
 
-def test_a_step_that_was_renamed_is_the_step_it_is(session, school_class, monkeypatch):
+def test_a_step_that_was_renamed_is_the_step_it_is(
+    session: Session, school_class: ClassRecord, monkeypatch: pytest.MonkeyPatch
+) -> None:
     kept = lessons.add(session, school_class.id, DAY, plan(["n"], 20))
     args = (session, school_class.id, kept.id)
     lessons.go_to(*args, StepKind.SLIPS)
@@ -81,7 +90,9 @@ def test_a_step_that_was_renamed_is_the_step_it_is(session, school_class, monkey
     assert len(lessons.written(*args, StepKind.SLIPS).strokes) == 1
 
 
-def test_a_step_that_there_is_no_more_is_left_out_and_nothing_fails(session, school_class):
+def test_a_step_that_there_is_no_more_is_left_out_and_nothing_fails(
+    session: Session, school_class: ClassRecord
+) -> None:
     kept = lessons.add(session, school_class.id, DAY, plan(["n"], 20))
     lessons.go_to(session, school_class.id, kept.id, StepKind.BIG)
     rename(session, "carpet", "big")
@@ -92,7 +103,7 @@ def test_a_step_that_there_is_no_more_is_left_out_and_nothing_fails(session, sch
     assert kinds[StepKind.BIG].skipped  # there again, as a step that has come since
 
 
-def test_another_classs_lesson_is_not_there(session, school_class):
+def test_another_classs_lesson_is_not_there(session: Session, school_class: ClassRecord) -> None:
     kept = lessons.add(session, school_class.id, DAY, plan(["n"], 20))
     with pytest.raises(NotInRecordError, match=f"no lesson {kept.id}"):
         lessons.get(session, school_class.id + 1, kept.id)

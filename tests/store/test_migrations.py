@@ -1,9 +1,11 @@
 """Every old record opens, whole: nothing that was written is lost on the way."""
 
 import sqlite3
+from collections.abc import Iterator
 from datetime import date
 from itertools import pairwise
 from pathlib import Path
+from typing import Any
 
 import pytest
 from alembic import command
@@ -28,7 +30,7 @@ RECORDS = Path(__file__).parent / "records"
 
 
 @pytest.fixture
-def old(tmp_path):
+def old(tmp_path: Path) -> Iterator[Any]:
     """A record of the last version before ink had a table of its own."""
     path = tmp_path / "old.db"
     with sqlite3.connect(path) as made:
@@ -38,7 +40,7 @@ def old(tmp_path):
     opened.close()
 
 
-def test_the_migrations_make_the_tables_of_the_models(database):
+def test_the_migrations_make_the_tables_of_the_models(database: Database) -> None:
     engine = create_engine(f"sqlite:///{database.path}")
     with engine.connect() as connection:
         differences = compare_metadata(MigrationContext.configure(connection), METADATA)
@@ -46,7 +48,7 @@ def test_the_migrations_make_the_tables_of_the_models(database):
     assert differences == []
 
 
-def test_a_migrated_record_has_the_tables_of_a_new_one(old, database):
+def test_a_migrated_record_has_the_tables_of_a_new_one(old: Database, database: Database) -> None:
     schemas = []
     for one in (old, database):
         with one.session() as session:
@@ -56,14 +58,14 @@ def test_a_migrated_record_has_the_tables_of_a_new_one(old, database):
     assert schemas[0] == schemas[1]
 
 
-def test_letters_come_along_with_ink_findings_and_the_teachers_word(old):
+def test_letters_come_along_with_ink_findings_and_the_teachers_word(old: Database) -> None:
     with old.session() as session:
         school_class = classes.first(session)
         page = attempts.page(session, school_class.id, Which(), limit=50)
         ink = inks.of(session, [one.id for one in page.attempts])
     assert page.total == len(ink) == 5
     judged = [one for one in page.attempts if one.judgement]
-    assert [one.judgement.note for one in judged] == ["I saw it"]
+    assert [one.judgement.note for one in judged if one.judgement] == ["I saw it"]
     for one in page.attempts:
         attempt = one.attempt
         assert (attempt.task.kind, attempt.source) == (Kind.LETTER, Source.PEN)
@@ -73,16 +75,17 @@ def test_letters_come_along_with_ink_findings_and_the_teachers_word(old):
         assert [f.code for f in again.findings] == [f.code for f in attempt.checked.findings]
 
 
-def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old):
+def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old: Database) -> None:
     with old.session() as session:
         (ink,) = inks.of(session, [1]).values()
     times = ink.strokes[0].times
+    assert times is not None
     assert times[0] == 0.0
     assert 0.2 < times[-1] < 5.0
     assert all(after >= before for before, after in pairwise(times))
 
 
-def test_how_letters_stand_is_counted_as_the_rule_counts(old):
+def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
     with old.session() as session:
         school_class = classes.first(session)
         brought = (
@@ -99,7 +102,7 @@ def test_how_letters_stand_is_counted_as_the_rule_counts(old):
     assert verdicts_of(brought[0][0].dimensions)[Dimension.DIRECTION] is Verdict.SECURE
 
 
-def test_lessons_come_along_with_their_step_and_board_and_phrases(old):
+def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database) -> None:
     with old.session() as session:
         school_class = classes.first(session)
         kept = lessons.between(session, school_class.id, date(2020, 1, 1), date(2030, 1, 1))
@@ -108,11 +111,12 @@ def test_lessons_come_along_with_their_step_and_board_and_phrases(old):
     shown = [step.kind for step in last.lesson.steps if not step.skipped]
     assert len(kept) == 2
     assert last.at is shown[3]
+    assert stroke.times is not None
     assert stroke.times.tolist() == [0.0, 0.25]
     assert school_class.wording.everywhere == {"back": "climb up again"}
 
 
-def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path):
+def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path: Path) -> None:
     path = tmp_path / "first.db"
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
@@ -134,7 +138,9 @@ def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path):
     assert (kept.name, kept.style) == ("Old class", Style("plain"))
 
 
-def test_a_migration_that_fails_leaves_the_record_as_it_was(tmp_path, monkeypatch):
+def test_a_migration_that_fails_leaves_the_record_as_it_was(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
     path = tmp_path / "old.db"
     with sqlite3.connect(path) as made:
         made.executescript((RECORDS / "0006.sql").read_text(encoding="utf-8"))

@@ -1,5 +1,7 @@
 """The checker on inks of known geometry: each slip is found first, and good letters are let be."""
 
+from typing import Any
+
 import pytest
 
 from firstloop.core.contract import Dimension, Verdict
@@ -26,7 +28,9 @@ TWICE_THE_SAME = [
 
 
 @pytest.mark.parametrize(("letter", "given", "code", "measure"), TWICE_THE_SAME)
-def test_a_slip_is_the_first_finding_with_its_size(letter, given, code, measure):
+def test_a_slip_is_the_first_finding_with_its_size(
+    letter: Any, given: Any, code: Any, measure: Any
+) -> None:
     first = checked(given, letter).findings[0]
     assert first.code == code
     assert first.severity is Verdict.NOT_YET
@@ -34,7 +38,7 @@ def test_a_slip_is_the_first_finding_with_its_size(letter, given, code, measure)
 
 
 @pytest.mark.parametrize("letter", letters.GOOD)
-def test_a_good_letter_has_no_finding_and_is_praised(letter):
+def test_a_good_letter_has_no_finding_and_is_praised(letter: Any) -> None:
     result = checked(letters.GOOD[letter](), letter)
     assert result.findings == ()
     assert set(result.verdict.values()) == {Verdict.SECURE}
@@ -44,7 +48,7 @@ def test_a_good_letter_has_no_finding_and_is_praised(letter):
 
 @pytest.mark.parametrize("written", letters.GOOD)
 @pytest.mark.parametrize("asked", letters.GOOD)
-def test_a_good_letter_reads_as_itself_whatever_was_asked_for(written, asked):
+def test_a_good_letter_reads_as_itself_whatever_was_asked_for(written: Any, asked: Any) -> None:
     assert checked(letters.GOOD[written](), asked).reads_as == written
 
 
@@ -59,35 +63,37 @@ def test_a_good_letter_reads_as_itself_whatever_was_asked_for(written, asked):
         ("n", letters.good_r(), "r"),
     ],
 )
-def test_a_letter_that_could_be_taken_for_another_says_which(letter, given, other):
+def test_a_letter_that_could_be_taken_for_another_says_which(
+    letter: str, given: Any, other: str
+) -> None:
     result = checked(given, letter)
     (finding,) = [f for f in result.findings if f.code == "reads_as_other"]
     assert finding.other == result.reads_as == other
 
 
-def test_one_cause_is_one_finding():
+def test_one_cause_is_one_finding() -> None:
     assert to_mend(checked(letters.n_with_its_stem_pushed_up(), "n")) == ["start_place"]
     assert to_mend(checked(letters.moved(letters.good_h(), 0, 0.4), "h")) == ["off_base"]
     assert to_mend(checked(letters.scaled(letters.good_h(), 0.6), "h")) == ["body_height"]
 
 
-def test_two_slips_are_both_found_and_direction_comes_first():
+def test_two_slips_are_both_found_and_direction_comes_first() -> None:
     both = letters.moved(letters.n_from_the_base_line(), 0, 0.4)
     assert to_mend(checked(both, "n")) == ["start_place", "off_base"]
 
 
-def test_a_tall_n_is_an_h_and_not_begun_in_the_wrong_place():
+def test_a_tall_n_is_an_h_and_not_begun_in_the_wrong_place() -> None:
     assert to_mend(checked(letters.n_as_tall_as_h(), "n")) == ["reads_as_other"]
 
 
-def test_what_is_said_is_the_first_thing_to_mend():
+def test_what_is_said_is_the_first_thing_to_mend() -> None:
     result = checked(letters.m_from_the_base_line(), "m")
     assert result.say == result.findings[0].say
     assert "mid line" in result.say
     assert result.findings[0].note == "Started at the base line; m starts at the mid line."
 
 
-def test_the_worst_finding_of_a_dimension_is_its_verdict():
+def test_the_worst_finding_of_a_dimension_is_its_verdict() -> None:
     verdict = checked(letters.n_from_the_base_line(), "n").verdict
     assert verdict == {
         Dimension.DIRECTION: Verdict.NOT_YET,
@@ -96,18 +102,18 @@ def test_the_worst_finding_of_a_dimension_is_its_verdict():
     }
 
 
-def test_between_the_limits_is_worth_watching_but_not_correcting():
+def test_between_the_limits_is_worth_watching_but_not_correcting() -> None:
     result = checked(letters.moved(letters.good_n(), 0, 0.2), "n")
     assert [(f.code.value, f.severity) for f in result.findings] == [("off_base", Verdict.NEARLY)]
     assert result.say.startswith("Just right")
 
 
-def test_a_tap_beside_the_letter_is_not_a_lift():
+def test_a_tap_beside_the_letter_is_not_a_lift() -> None:
     stray = ink(letters.n_strokes(), pen((0.9, 0.5), (0.93, 0.5)))
     assert to_mend(checked(stray, "n")) == []
 
 
-def test_the_trail_covers_every_move_of_a_good_letter():
+def test_the_trail_covers_every_move_of_a_good_letter() -> None:
     trail = checked(letters.good_m(), "m").trail
     assert [(part.stroke, part.move) for part in trail] == [(0, move) for move in range(5)]
     assert trail[0].points[-1][1] == pytest.approx(0, abs=0.06)
@@ -122,11 +128,11 @@ def test_the_trail_covers_every_move_of_a_good_letter():
         (ink(pen((0, 0), (0, 1)).repeat(MAX_POINTS // 30, axis=0)), "left lying on the tablet"),
     ],
 )
-def test_ink_that_is_no_letter_is_said_to_be_none(given, words):
+def test_ink_that_is_no_letter_is_said_to_be_none(given: Any, words: str) -> None:
     with pytest.raises(InkError, match=words):
         checked(given, "n")
 
 
-def test_an_unknown_letter_says_which_there_are():
+def test_an_unknown_letter_says_which_there_are() -> None:
     with pytest.raises(UnknownLetterError, match='no letter "ß"'):
         checked(letters.good_n(), "ß")

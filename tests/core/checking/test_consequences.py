@@ -1,6 +1,7 @@
 """One cause is one finding."""
 
 from itertools import combinations
+from typing import Any
 
 import pytest
 
@@ -18,7 +19,7 @@ def explained(name: str) -> Explanation:
     return explain(tuple(evenly(path) for path in letter.paths()), [letter])
 
 
-def left(*found: Code | tuple[Code, Verdict], name: str = "n", other: str | None = None):
+def left(*found: Code | tuple[Code, Verdict], name: str = "n", other: str | None = None) -> Any:
     judged = [
         (Measure(code, 1.0, 0, 0, other), verdict)
         for code, verdict in (
@@ -28,12 +29,12 @@ def left(*found: Code | tuple[Code, Verdict], name: str = "n", other: str | None
     return {measure.code for measure, _ in without_consequences(judged, explained(name))}
 
 
-def test_what_stands_alone_is_never_left_out():
+def test_what_stands_alone_is_never_left_out() -> None:
     for code in Code:
         assert left(code) == {code}
 
 
-def test_nothing_is_left_of_nothing_and_something_of_anything():
+def test_nothing_is_left_of_nothing_and_something_of_anything() -> None:
     assert left() == set()
     for pair in combinations(Code, 2):
         assert left(*pair), pair
@@ -51,28 +52,28 @@ def test_nothing_is_left_of_nothing_and_something_of_anything():
         (Code.WOBBLE, Code.EXTRA_PART),
     ],
 )
-def test_what_follows_from_a_cause_is_not_said_as_well(cause: Code, follows: Code):
+def test_what_follows_from_a_cause_is_not_said_as_well(cause: Code, follows: Code) -> None:
     assert left(cause, follows) == {cause}
 
 
-def test_what_is_only_nearly_so_explains_nothing():
+def test_what_is_only_nearly_so_explains_nothing() -> None:
     assert left((Code.MISSING_PART, Verdict.NEARLY), Code.WIDTH) == {
         Code.MISSING_PART,
         Code.WIDTH,
     }
 
 
-def test_what_is_itself_explained_explains_nothing():
+def test_what_is_itself_explained_explains_nothing() -> None:
     # The order explains the start; the start would explain a lift that the order explains too.
     assert left(Code.STROKE_ORDER, Code.START_PLACE, Code.EXTRA_LIFT) == {Code.STROKE_ORDER}
 
 
-def test_the_shape_as_a_whole_is_for_what_no_other_code_says():
+def test_the_shape_as_a_whole_is_for_what_no_other_code_says() -> None:
     for code in set(Code) - {Code.SHAPE_OFF}:
         assert Code.SHAPE_OFF not in left(code, Code.SHAPE_OFF)
 
 
-def test_a_letter_too_tall_is_not_read_as_its_own_capital():
+def test_a_letter_too_tall_is_not_read_as_its_own_capital() -> None:
     assert left(Code.BODY_HEIGHT, Code.READS_AS_OTHER, name="v", other="V") == {Code.BODY_HEIGHT}
     both = left(Code.BODY_HEIGHT, Code.READS_AS_OTHER, name="n", other="h")
     assert Code.READS_AS_OTHER in both

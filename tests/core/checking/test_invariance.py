@@ -1,5 +1,7 @@
 """What must not change what is found: where, how large and how finely a letter was recorded."""
 
+from typing import Any
+
 import numpy as np
 import pytest
 from hypothesis import given, settings
@@ -34,7 +36,9 @@ def findings(given: Ink, letter: str) -> list[tuple[str, str, float]]:
     return [(f.code, f.severity, f.measure) for f in checked(given, letter).findings]
 
 
-def assert_same_findings(first: list, second: list) -> None:
+def assert_same_findings(
+    first: list[tuple[str, str, float]], second: list[tuple[str, str, float]]
+) -> None:
     assert [f[:2] for f in first] == [f[:2] for f in second]
     assert [f[2] for f in first] == pytest.approx([f[2] for f in second], abs=0.05)
 
@@ -42,7 +46,7 @@ def assert_same_findings(first: list, second: list) -> None:
 @pytest.mark.parametrize("name", INKS)
 @settings(max_examples=15, deadline=None)
 @given(right=st.floats(-10_000, 10_000))
-def test_where_on_the_line_it_stands(name, right):
+def test_where_on_the_line_it_stands(name: Any, right: Any) -> None:
     letter, given_ink = INKS[name]
     assert_same_findings(
         findings(given_ink, letter), findings(letters.moved(given_ink, right, 0), letter)
@@ -52,7 +56,7 @@ def test_where_on_the_line_it_stands(name, right):
 @pytest.mark.parametrize("name", INKS)
 @settings(max_examples=15, deadline=None)
 @given(spacing=st.floats(0.004, 0.06))
-def test_how_finely_it_was_sampled(name, spacing):
+def test_how_finely_it_was_sampled(name: Any, spacing: Any) -> None:
     letter, given_ink = INKS[name]
     finer = ink(*(polyline.respace(stroke.points, spacing) for stroke in given_ink.strokes))
     assert_same_findings(findings(given_ink, letter), findings(finer, letter))
@@ -61,7 +65,7 @@ def test_how_finely_it_was_sampled(name, spacing):
 @pytest.mark.parametrize("name", INKS)
 @settings(max_examples=15, deadline=None)
 @given(seed=st.integers(0, 2**32 - 1))
-def test_pauses_that_repeat_points(name, seed):
+def test_pauses_that_repeat_points(name: Any, seed: Any) -> None:
     letter, given_ink = INKS[name]
     rng = np.random.default_rng(seed)
     paused = ink(
@@ -87,7 +91,7 @@ def test_pauses_that_repeat_points(name, seed):
     letter=st.sampled_from(sorted(PLAIN.scripts)),
     hand=st.sampled_from(sorted(HANDS)),
 )
-def test_no_scribble_breaks_the_checker(strokes, letter, hand):
+def test_no_scribble_breaks_the_checker(strokes: Any, letter: str, hand: str) -> None:
     scribble = Ink(tuple(Stroke.of(stroke) for stroke in strokes))
     if any(polyline.length(stroke.points) > 0 for stroke in scribble.strokes):
         result = check(scribble, Task(letter), Style(hand), Ruling())
@@ -97,7 +101,7 @@ def test_no_scribble_breaks_the_checker(strokes, letter, hand):
 @pytest.mark.parametrize("name", INKS)
 @settings(max_examples=10, deadline=None)
 @given(x_height=st.floats(2.0, 400.0), unit=st.sampled_from([b"mm", b"px"]))
-def test_how_large_the_page_was(name, x_height, unit):
+def test_how_large_the_page_was(name: Any, x_height: Any, unit: Any) -> None:
     """Written to a file in any size and unit, with its ruling, and read again."""
     letter, given_ink = INKS[name]
     page = inkml.write(inkml.InkFile(given_ink, Ruling(), target=letter), x_height_mm=x_height)
@@ -107,7 +111,7 @@ def test_how_large_the_page_was(name, x_height, unit):
 
 @settings(max_examples=30, deadline=None)
 @given(seed=st.integers(0, 2**32 - 1))
-def test_a_good_b_in_the_mirror_is_mirrored(seed):
+def test_a_good_b_in_the_mirror_is_mirrored(seed: Any) -> None:
     rng = np.random.default_rng(seed)
     pupil = draw_pupil(rng, steadiness=0.8)
     good = write(PLAIN.scripts["b"], PLAIN, Ruling(), pupil, rng)
@@ -118,12 +122,12 @@ def test_a_good_b_in_the_mirror_is_mirrored(seed):
 @pytest.mark.parametrize(
     "points", [[[0.0, np.nan], [1.0, 0.0]], [[np.inf, 0.0], [1.0, 0.0]], [], [[0.0]]]
 )
-def test_what_is_no_ink_is_refused_in_words(points):
+def test_what_is_no_ink_is_refused_in_words(points: Any) -> None:
     with pytest.raises(InkError, match=r"finite|no points"):
         Stroke.of(points)
 
 
-def test_a_letter_of_300000_points_is_checked_as_it_is():
+def test_a_letter_of_300000_points_is_checked_as_it_is() -> None:
     once = letters.m_from_the_base_line()
     finer = ink(*(polyline.resample(stroke.points, 300_000) for stroke in once.strokes))
     assert_same_findings(findings(once, "m"), findings(finer, "m"))

@@ -1,5 +1,7 @@
 """How letters look, whoever made them however: pictures, other ways up, reading."""
 
+from typing import Any
+
 import numpy as np
 import pytest
 
@@ -32,7 +34,7 @@ def plain(name: str) -> Letter:
     return draw(PLAIN.scripts[name], PLAIN.proportions, RULING)
 
 
-def look_of(strokes) -> Look:
+def look_of(strokes: Any) -> Look:
     return Look.of(Path.of(list(strokes)))
 
 
@@ -41,7 +43,7 @@ def pictures(names: str) -> Pictures:
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_every_letter_looks_like_itself_and_reads_as_itself(hand: str):
+def test_every_letter_looks_like_itself_and_reads_as_itself(hand: str) -> None:
     own = HANDS[hand]
     for name in own.scripts:
         forms = forms_of(name, own, RULING)
@@ -53,7 +55,7 @@ def test_every_letter_looks_like_itself_and_reads_as_itself(hand: str):
 
 
 @pytest.mark.parametrize("name", list("aekmstx"))
-def test_how_it_was_made_does_not_matter_to_how_it_looks(name: str):
+def test_how_it_was_made_does_not_matter_to_how_it_looks(name: str) -> None:
     paths = plain(name).paths()
     backwards = [path[::-1] for path in reversed(paths)]
     every = pictures("aekmstx")
@@ -64,14 +66,14 @@ def test_how_it_was_made_does_not_matter_to_how_it_looks(name: str):
 
 
 @pytest.mark.parametrize("shift", [-3.0, 0.7, 12.0, 10_000.0])
-def test_where_it_stands_along_the_line_does_not_matter(shift: float):
+def test_where_it_stands_along_the_line_does_not_matter(shift: float) -> None:
     every = pictures("abcd")
     here = every.costs(look_of(plain("b").paths()))
     there = every.costs(look_of([path + np.array([shift, 0.0]) for path in plain("b").paths()]))
     assert np.allclose(here, there, atol=1e-3)
 
 
-def test_what_is_of_no_interest_is_left_out_and_nothing_else_changes():
+def test_what_is_of_no_interest_is_left_out_and_nothing_else_changes() -> None:
     every = pictures("abcdefghijklmnopqrstuvwxyz")
     look = look_of(plain("m").paths())
     whole = every.costs(look)
@@ -84,7 +86,7 @@ def test_what_is_of_no_interest_is_left_out_and_nothing_else_changes():
 
 
 @pytest.mark.parametrize("name", list("bdsz"))
-def test_the_mirror_image_is_seen_as_that(name: str):
+def test_the_mirror_image_is_seen_as_that(name: str) -> None:
     forms = forms_of(name, PLAIN, RULING)
     faces = faces_of(forms, 0.0)
     found = turned_by_shape(faces, faces.costs(look_of([p * MIRROR for p in plain(name).paths()])))
@@ -93,19 +95,19 @@ def test_the_mirror_image_is_seen_as_that(name: str):
 
 
 @pytest.mark.parametrize("name", ["o", "l", "x", "."])
-def test_what_looks_the_same_in_the_mirror_is_not_seen_mirrored(name: str):
+def test_what_looks_the_same_in_the_mirror_is_not_seen_mirrored(name: str) -> None:
     faces = faces_of(forms_of(name, PLAIN, RULING), 0.0)
     assert Code.MIRRORED not in {way.code for way in faces.other_ways}
 
 
-def test_a_letter_that_lies_well_is_looked_at_no_other_way_up():
+def test_a_letter_that_lies_well_is_looked_at_no_other_way_up() -> None:
     faces = faces_of(forms_of("b", PLAIN, RULING), 0.0)
     assert len(faces.costs(look_of(plain("b").paths()))) == 1
     assert len(faces.costs(look_of(plain("k").paths()))) == 1 + len(faces.other_ways)
 
 
 @pytest.mark.parametrize(("asked", "made"), [("n", "h"), ("a", "d"), ("c", "o"), ("v", "w")])
-def test_another_letter_is_read_as_what_it_is(asked: str, made: str):
+def test_another_letter_is_read_as_what_it_is(asked: str, made: str) -> None:
     forms = forms_of(asked, PLAIN, RULING)
     look = look_of(plain(made).paths())
     reading = read(look, faces_of(forms, 0.0).upright_cost(look), forms[0], PLAIN)
@@ -113,7 +115,7 @@ def test_another_letter_is_read_as_what_it_is(asked: str, made: str):
     assert reading.margin > 0.012
 
 
-def test_who_asked_for_a_letter_does_not_read_a_digit():
+def test_who_asked_for_a_letter_does_not_read_a_digit() -> None:
     forms = forms_of("o", PLAIN, RULING)
     look = look_of(plain("0").paths())
     cost = faces_of(forms, 0.0).upright_cost(look)
@@ -124,7 +126,7 @@ def test_who_asked_for_a_letter_does_not_read_a_digit():
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_the_very_model_some_other_way_up_is_told_as_that(hand: str):
+def test_the_very_model_some_other_way_up_is_told_as_that(hand: str) -> None:
     own = HANDS[hand]
     for name, script in own.scripts.items():
         letter = draw(script, own.proportions, RULING)
@@ -144,7 +146,7 @@ def test_the_very_model_some_other_way_up_is_told_as_that(hand: str):
 
 
 @pytest.mark.parametrize("hand", ["plain", "joined"])
-def test_what_lies_surely_on_a_letter_reads_as_no_other(hand: str):
+def test_what_lies_surely_on_a_letter_reads_as_no_other(hand: str) -> None:
     """Why reading may be spared: whatever small letter was made, if it lies surely on the one that
     was asked for, that is also the one that is read."""
     own = HANDS[hand]

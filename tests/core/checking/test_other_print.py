@@ -5,6 +5,7 @@ child's bar may well be at its limit.
 """
 
 from collections import Counter
+from typing import Any
 
 import numpy as np
 import pytest
@@ -19,7 +20,7 @@ SEED = 77
 SAME_SHAPE = {"0": "0O", "O": "0O", "1": "1lI", "l": "1lI", "I": "1lI"}
 
 
-def ink_of(shape: list) -> Ink:
+def ink_of(shape: Any) -> Ink:
     return Ink(tuple(Stroke.of(stroke) for stroke in shape))
 
 
@@ -33,7 +34,7 @@ def slips_found() -> list[tuple[str, str, frozenset[str], list[str]]]:
     ]
 
 
-def test_good_letters_are_let_be_and_read():
+def test_good_letters_are_let_be_and_read() -> None:
     rng = np.random.default_rng(SEED)
     results = [(letter, checked(ink_of(shape), letter, RULING)) for letter, shape in good(rng, 3)]
     nagged = [letter for letter, result in results if to_mend(result)]
@@ -42,11 +43,11 @@ def test_good_letters_are_let_be_and_read():
     assert len(misread) <= 0.02 * len(results), Counter(misread)
 
 
-def test_slips_are_seen(slips_found):
+def test_slips_are_seen(slips_found: Any) -> None:
     missed = [(slip, x) for slip, x, codes, found in slips_found if not codes & set(found)]
     assert len(missed) <= 0.03 * len(slips_found), Counter(missed)
 
 
-def test_the_slip_is_what_is_said_first(slips_found):
+def test_the_slip_is_what_is_said_first(slips_found: Any) -> None:
     second = [(slip, x) for slip, x, codes, found in slips_found if not codes & set(found[:1])]
     assert len(second) <= 0.07 * len(slips_found), Counter(second)

@@ -24,7 +24,7 @@ def written(hand: Hand, letter: str, rng: np.random.Generator, *slips: Slip) -> 
     return write(hand.scripts[letter], hand, RULING, pupil, rng, slips=slips)
 
 
-def test_the_same_seed_writes_the_same_ink():
+def test_the_same_seed_writes_the_same_ink() -> None:
     first, second = (
         write(PLAIN.scripts["m"], PLAIN, RULING, Pupil(), np.random.default_rng(5))
         for _ in range(2)
@@ -33,7 +33,7 @@ def test_the_same_seed_writes_the_same_ink():
 
 
 @ALL_HANDS
-def test_slips_are_found_and_said_first(hand):
+def test_slips_are_found_and_said_first(hand: Hand) -> None:
     """Bars: seen in 97 of 100, and the first thing said in 93, on seeds not used for tuning."""
     rng = np.random.default_rng(5101)
     missed, second = [], []
@@ -51,7 +51,7 @@ def test_slips_are_found_and_said_first(hand):
 
 
 @ALL_HANDS
-def test_letters_without_a_slip_are_let_be_and_read(hand):
+def test_letters_without_a_slip_are_let_be_and_read(hand: Hand) -> None:
     rng = np.random.default_rng(5102)
     letters = [letter for letter in hand.scripts for _ in range(6)]
     results = [
@@ -72,7 +72,7 @@ def test_letters_without_a_slip_are_let_be_and_read(hand):
         ("d", "left open at the top", "floating"),
     ],
 )
-def test_two_slips_at_once_are_both_found(letter, one, other):
+def test_two_slips_at_once_are_both_found(letter: str, one: str, other: str) -> None:
     rng = np.random.default_rng(5103)
     slips = SLIPS[one], SLIPS[other]
     found = [
@@ -83,7 +83,7 @@ def test_two_slips_at_once_are_both_found(letter, one, other):
         assert sum(bool(slip.codes & codes) for codes in found) >= 8, found
 
 
-def test_a_pen_slows_down_where_it_turns():
+def test_a_pen_slows_down_where_it_turns() -> None:
     """It turns right round at the foot of the stem, the only corner of an n."""
     (stroke,) = write(
         PLAIN.scripts["n"],

@@ -1,6 +1,7 @@
 """The sample inks, drawn by another program: every fault found, no clean letter corrected."""
 
 import json
+from typing import Any
 
 import pytest
 
@@ -12,7 +13,7 @@ SAMPLES = [json.loads(line) for line in (INKS / "expected.jsonl").read_text().sp
 
 
 @pytest.mark.parametrize("sample", SAMPLES, ids=lambda s: f"{s['file']} {s['target']} {s['fault']}")
-def test_a_sample_is_judged_as_a_teacher_would(sample):
+def test_a_sample_is_judged_as_a_teacher_would(sample: Any) -> None:
     file = inkml.read((INKS / sample["file"]).read_bytes())
     result = checked(file.ink, sample["target"], file.ruling)
     codes = to_mend(result)

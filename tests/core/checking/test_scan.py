@@ -1,5 +1,8 @@
 """Letters on paper: a picture with its ruling, no path."""
 
+from collections.abc import Iterable
+from typing import Any
+
 import numpy as np
 import pytest
 from PIL import Image, ImageDraw
@@ -12,7 +15,7 @@ from firstloop.core.evidence.image import LetterImage
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Task
 from firstloop.core.geometry.skeleton import skeleton_lines, thin
-from firstloop.core.letters import HANDS, PLAIN
+from firstloop.core.letters import HANDS, PLAIN, Hand
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
@@ -24,8 +27,9 @@ X_HEIGHT, PEN, MARGIN = 40.0, 5, 20
 PRINT = Style("plain")
 
 
-def scanned(strokes: list) -> LetterImage:
+def scanned(strokes: Iterable[Any]) -> LetterImage:
     """The strokes drawn with a pencil line of an eighth of the body, as a scanner would see it."""
+    strokes = list(strokes)
     every = np.vstack(strokes)
     left, base = float(every[:, 0].min()), 3.2 * X_HEIGHT
     width = int(np.ptp(every[:, 0]) * X_HEIGHT) + 2 * MARGIN
@@ -51,7 +55,7 @@ def seen(letter: str, *slips: str, seed: int = 8) -> list[list[str]]:
     return [to_mend(check(picture, Task(letter), PRINT, RULING)) for picture in pictures]
 
 
-def test_good_letters_of_any_make_are_let_be_and_read():
+def test_good_letters_of_any_make_are_let_be_and_read() -> None:
     rng = np.random.default_rng(3)
     results = [(x, check(scanned(shape), Task(x), PRINT, RULING)) for x, shape in good(rng, 1)]
     nagged = [(x, to_mend(result)) for x, result in results if to_mend(result)]
@@ -61,7 +65,7 @@ def test_good_letters_of_any_make_are_let_be_and_read():
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=lambda hand: hand.name)
-def test_direction_is_never_seen_on_paper(hand):
+def test_direction_is_never_seen_on_paper(hand: Hand) -> None:
     rng = np.random.default_rng(4)
     slip = SLIPS["backwards"]
     for letter in "ceSL5":
@@ -88,7 +92,7 @@ SHOWN_ON_PAPER = [
 ]
 
 
-def test_slips_of_shape_and_size_are_seen():
+def test_slips_of_shape_and_size_are_seen() -> None:
     """Of 18 children each. An m that has one hump is the hardest: it may be a wide n, too."""
     rates = {}
     for letter, slip in SHOWN_ON_PAPER:
@@ -99,12 +103,12 @@ def test_slips_of_shape_and_size_are_seen():
     assert sum(rates.values()) / len(rates) >= 0.94, rates
 
 
-def test_a_picture_without_ink_says_so():
+def test_a_picture_without_ink_says_so() -> None:
     with pytest.raises(InkError, match="no ink in the picture"):
         check(LetterImage(np.zeros((30, 30), dtype=bool), 20, 10), Task("n"), PRINT, RULING)
 
 
-def test_thinning_keeps_rings_and_crossings():
+def test_thinning_keeps_rings_and_crossings() -> None:
     picture = Image.new("1", (60, 60))
     pen = ImageDraw.Draw(picture)
     pen.ellipse((10, 10, 50, 50), outline=1, width=6)

@@ -23,7 +23,7 @@ def even(shape: Letter) -> list[np.ndarray]:
 
 
 @pytest.mark.parametrize("name", sorted(PLAIN.scripts))
-def test_a_letter_as_taught_has_nothing_to_put_right(name: str):
+def test_a_letter_as_taught_has_nothing_to_put_right(name: str) -> None:
     shape = letter(name)
     settled = settle(tuple(even(shape)), shape)
     assert settled.oddities == 0
@@ -31,7 +31,7 @@ def test_a_letter_as_taught_has_nothing_to_put_right(name: str):
 
 
 @pytest.mark.parametrize("name", SEVERAL)
-def test_every_order_is_found_and_the_childs_own_is_kept(name: str):
+def test_every_order_is_found_and_the_childs_own_is_kept(name: str) -> None:
     shape = letter(name)
     strokes = even(shape)
     for order in permutations(range(len(strokes))):
@@ -47,7 +47,7 @@ def test_every_order_is_found_and_the_childs_own_is_kept(name: str):
 
 
 @pytest.mark.parametrize("name", SEVERAL)
-def test_a_stroke_from_its_end_is_turned_and_told(name: str):
+def test_a_stroke_from_its_end_is_turned_and_told(name: str) -> None:
     shape = letter(name)
     strokes = even(shape)
     for turned in range(len(strokes)):
@@ -60,14 +60,14 @@ def test_a_stroke_from_its_end_is_turned_and_told(name: str):
 
 
 @pytest.mark.parametrize("name", SEVERAL)
-def test_what_was_not_written_is_missing(name: str):
+def test_what_was_not_written_is_missing(name: str) -> None:
     shape = letter(name)
     strokes = even(shape)
     settled = settle(tuple(strokes[:-1]), shape)
     assert settled.missing == {len(strokes) - 1}
 
 
-def test_a_lift_within_a_stroke_is_one_lift_and_nothing_else():
+def test_a_lift_within_a_stroke_is_one_lift_and_nothing_else() -> None:
     shape = letter("n")
     (whole,) = even(shape)
     middle = len(whole) // 2
@@ -77,7 +77,7 @@ def test_a_lift_within_a_stroke_is_one_lift_and_nothing_else():
 
 @pytest.mark.parametrize("beside", [-1.0, -0.6, 0.6, 1.0, 1.5, 2.0, 3.0])
 @pytest.mark.parametrize("name", ["x", "A", "n", "o", "i", "t", "g", "B", "4"])
-def test_a_stroke_that_stands_beside_the_letter_is_left_out(name: str, beside: float):
+def test_a_stroke_that_stands_beside_the_letter_is_left_out(name: str, beside: float) -> None:
     shape = letter(name)
     strokes = even(shape)
     across = np.concatenate(strokes)[:, 0]

@@ -1,5 +1,7 @@
 """A stroke that stands beside a letter is an extra part, whatever letter, wherever it stands."""
 
+from typing import Any
+
 import numpy as np
 import pytest
 
@@ -35,7 +37,7 @@ def ring(x: float) -> np.ndarray:
 @pytest.mark.parametrize("first", [False, True], ids=["written last", "written first"])
 @pytest.mark.parametrize("shape", [drop, slope, ring])
 @pytest.mark.parametrize("beside", [-1.0, -0.6, 0.6, 1.0, 1.5, 2.0, 3.0])
-def test_it_is_the_extra_part_that_is_told(beside: float, shape, first: bool):
+def test_it_is_the_extra_part_that_is_told(beside: float, shape: Any, first: bool) -> None:
     rng = np.random.default_rng(5)
     told = {}
     for name in LETTERS:

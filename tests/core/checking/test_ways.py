@@ -28,7 +28,7 @@ def plain(name: str) -> Letter:
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_the_right_way_comes_first_and_is_the_letter_itself(hand: str):
+def test_the_right_way_comes_first_and_is_the_letter_itself(hand: str) -> None:
     for letter in letters(hand):
         right = ways_of(letter)[0]
         assert right.faults == ()
@@ -39,7 +39,7 @@ def test_the_right_way_comes_first_and_is_the_letter_itself(hand: str):
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_every_other_way_says_what_is_wrong_with_it_and_where(hand: str):
+def test_every_other_way_says_what_is_wrong_with_it_and_where(hand: str) -> None:
     for letter in letters(hand):
         for other in ways_of(letter)[1:]:
             assert other.faults, (letter.name, other.name)
@@ -48,7 +48,7 @@ def test_every_other_way_says_what_is_wrong_with_it_and_where(hand: str):
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_the_pen_does_not_jump_within_a_stroke(hand: str):
+def test_the_pen_does_not_jump_within_a_stroke(hand: str) -> None:
     for letter in letters(hand):
         for one in ways_of(letter):
             for stroke in one.strokes:
@@ -60,7 +60,7 @@ def test_the_pen_does_not_jump_within_a_stroke(hand: str):
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_a_missing_stroke_is_in_no_way(hand: str):
+def test_a_missing_stroke_is_in_no_way(hand: str) -> None:
     for letter in letters(hand):
         if len(letter.strokes) < 2:
             continue
@@ -68,7 +68,7 @@ def test_a_missing_stroke_is_in_no_way(hand: str):
             assert all(piece.drawn.stroke != 0 for piece in one.pieces)
 
 
-def test_an_arch_may_be_forgotten_and_what_follows_moves_up():
+def test_an_arch_may_be_forgotten_and_what_follows_moves_up() -> None:
     shorter = way(plain("m"), "without part 2")
     assert [fault.code for fault in shorter.faults] == [Code.MISSING_PART]
     kinds = [piece.drawn.move.kind for piece in shorter.pieces]
@@ -78,14 +78,14 @@ def test_an_arch_may_be_forgotten_and_what_follows_moves_up():
     assert max(piece.high[0] for piece in shorter.pieces) < right - 0.3
 
 
-def test_a_stem_pushed_up_runs_the_other_way_from_the_foot():
+def test_a_stem_pushed_up_runs_the_other_way_from_the_foot() -> None:
     pushed = way(plain("n"), "stem pushed up").pieces[0]
     assert pushed.backwards
     assert pushed.points[0, 1] == pytest.approx(0.0, abs=0.03)
     assert pushed.leaving[1] > 0.9
 
 
-def test_a_print_letter_has_no_lead_in_to_leave_out():
+def test_a_print_letter_has_no_lead_in_to_leave_out() -> None:
     codes = {fault.code for one in ways_of(plain("a")) for fault in one.faults}
     assert Code.ENTRY_MISSING not in codes
     joined = HANDS["joined"]

@@ -13,27 +13,27 @@ def bar(length: int, width: int) -> np.ndarray:
 
 
 @pytest.mark.parametrize("width", [1, 2, 3, 5, 8])
-def test_a_bar_is_one_line_along_its_middle(width: int):
+def test_a_bar_is_one_line_along_its_middle(width: int) -> None:
     (line,) = skeleton_lines(bar(60, width))
     middle = 4 + width / 2
     assert np.abs(line[5:-5, 1] - middle).max() <= 0.5
     assert np.ptp(line[:, 0]) >= 60 - width - 1
 
 
-def test_a_quarter_turn_turns_the_line():
+def test_a_quarter_turn_turns_the_line() -> None:
     (line,) = skeleton_lines(bar(40, 1))
     (turned,) = skeleton_lines(bar(40, 1).T)
     assert {tuple(p) for p in line.tolist()} == {tuple(p[::-1]) for p in turned.tolist()}
 
 
-def test_thinning_leaves_what_is_thin_and_never_adds():
+def test_thinning_leaves_what_is_thin_and_never_adds() -> None:
     picture = bar(30, 6)
     once = thin(picture)
     assert np.array_equal(thin(once), once)
     assert not (once & ~picture).any()
 
 
-def test_a_ring_stays_closed():
+def test_a_ring_stays_closed() -> None:
     y, x = np.mgrid[:60, :60]
     away = np.hypot(x - 30, y - 30)
     (line,) = skeleton_lines((away > 17) & (away < 23))
@@ -43,7 +43,7 @@ def test_a_ring_stays_closed():
     assert radius.max() < 21.5
 
 
-def test_a_crossing_parts_four_lines_and_a_dot_is_one_place():
+def test_a_crossing_parts_four_lines_and_a_dot_is_one_place() -> None:
     picture = np.zeros((41, 41), dtype=bool)
     picture[20, 2:39] = picture[2:39, 20] = True
     assert len(skeleton_lines(picture)) == 4

@@ -1,5 +1,7 @@
 """Slips: real changes to a letter, each of its own kind, and a few of them to be shown."""
 
+from typing import Any
+
 import numpy as np
 import pytest
 
@@ -12,14 +14,14 @@ from firstloop.core.letters.slips import SHOWN, SLIPS, shown_slips
 RULING = Ruling()
 
 
-def alike(one, other) -> bool:
+def alike(one: Any, other: Any) -> bool:
     return len(one) == len(other) and all(
         a.shape == b.shape and np.allclose(a, b, atol=1e-6) for a, b in zip(one, other, strict=True)
     )
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_every_small_letter_has_slips_to_show_and_no_two_look_the_same(hand: str):
+def test_every_small_letter_has_slips_to_show_and_no_two_look_the_same(hand: str) -> None:
     own = HANDS[hand]
     for name in GROUPS["small"]:
         script = own.scripts[name]
@@ -33,7 +35,7 @@ def test_every_small_letter_has_slips_to_show_and_no_two_look_the_same(hand: str
 
 @pytest.mark.parametrize("hand", HANDS)
 @pytest.mark.parametrize("slip", SLIPS.values(), ids=lambda slip: slip.name)
-def test_a_slip_changes_the_ink_and_leaves_it_on_the_page(hand: str, slip):
+def test_a_slip_changes_the_ink_and_leaves_it_on_the_page(hand: str, slip: Any) -> None:
     own = HANDS[hand]
     for name, script in own.scripts.items():
         if not slip.fits(script):
@@ -50,7 +52,7 @@ def test_a_slip_changes_the_ink_and_leaves_it_on_the_page(hand: str, slip):
         assert np.abs(bad.points).max() < 12.0, name
 
 
-def test_the_same_pupil_writes_the_same_letter_from_the_same_seed():
+def test_the_same_pupil_writes_the_same_letter_from_the_same_seed() -> None:
     own = HANDS["plain"]
     one, other = (
         write(own.scripts["a"], own, RULING, draw_pupil(rng), rng)

@@ -18,7 +18,7 @@ def practised(letter: str, days_ago: int, times: int = 0, shaky: float = 0.0) ->
     return Practised(letter, last, last, times, shaky)
 
 
-def test_each_return_makes_the_next_pause_longer():
+def test_each_return_makes_the_next_pause_longer() -> None:
     over = [due([practised("n", 40, times)], TODAY)[0].days_over for times in range(len(PAUSES))]
     assert over == sorted(over, reverse=True)
     assert len(set(over)) == len(PAUSES)
@@ -27,13 +27,13 @@ def test_each_return_makes_the_next_pause_longer():
 
 
 @pytest.mark.parametrize("times", range(len(PAUSES)))
-def test_a_letter_is_due_on_the_very_day_its_pause_ends(times: int):
+def test_a_letter_is_due_on_the_very_day_its_pause_ends(times: int) -> None:
     pause = PAUSES[times]
     assert due([practised("n", pause, times)], TODAY)[0].days_over == 0
     assert due([practised("n", pause - 1, times)], TODAY)[0].days_over < 0
 
 
-def test_a_shaky_letter_comes_back_the_next_day_however_often_it_came():
+def test_a_shaky_letter_comes_back_the_next_day_however_often_it_came() -> None:
     (steady,) = due([practised("r", 1, 5, SHAKY_SHARE - 0.01)], TODAY)
     (shaky,) = due([practised("r", 1, 5, SHAKY_SHARE)], TODAY)
     assert steady.days_over < 0 == shaky.days_over
@@ -41,7 +41,7 @@ def test_a_shaky_letter_comes_back_the_next_day_however_often_it_came():
     assert "class" not in steady.why
 
 
-def test_shaky_ones_stand_first_then_the_longest_overdue_then_those_not_yet_due():
+def test_shaky_ones_stand_first_then_the_longest_overdue_then_those_not_yet_due() -> None:
     letters = [
         practised("a", 1, 5),  # not due for four weeks
         practised("b", 3, 0),
@@ -53,7 +53,7 @@ def test_shaky_ones_stand_first_then_the_longest_overdue_then_those_not_yet_due(
     assert due(reversed(letters), TODAY) == due(letters, TODAY)
 
 
-def test_why_is_said_in_plain_words():
+def test_why_is_said_in_plain_words() -> None:
     said = [due([practised("n", days)], TODAY)[0].why for days in (0, 1, 5)]
     assert said == ["written today", "last written yesterday", "last written 5 days ago"]
 
@@ -62,7 +62,7 @@ def stands(**verdicts: Verdict) -> dict[Dimension, Standing]:
     return {Dimension(name): Standing(one, 1, MOMENT) for name, one in verdicts.items()}
 
 
-def test_the_share_counts_children_not_dimensions():
+def test_the_share_counts_children_not_dimensions() -> None:
     fine = stands(shape=Verdict.SECURE, size=Verdict.NEARLY)
     one_thing = stands(shape=Verdict.SECURE, size=Verdict.NOT_YET)
     everything = stands(shape=Verdict.NOT_YET, size=Verdict.NOT_YET)

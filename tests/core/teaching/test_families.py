@@ -1,8 +1,10 @@
 """Families computed from the movements, and schemes that are checked."""
 
+from typing import Any
+
 import pytest
 
-from firstloop.core.letters import HANDS, PLAIN, draw
+from firstloop.core.letters import HANDS, PLAIN, Hand, draw
 from firstloop.core.letters.hands import choose
 from firstloop.core.letters.likeness import likeness_table, most_confusable
 from firstloop.core.letters.ruling import Ruling
@@ -31,15 +33,15 @@ def whole_families(scheme: Scheme) -> dict[str, str]:
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
 @pytest.mark.parametrize("build", [by_movement, by_size, by_sound])
-def test_a_built_in_scheme_has_no_fault_in_any_hand(hand, build):
+def test_a_built_in_scheme_has_no_fault_in_any_hand(hand: Hand, build: Any) -> None:
     assert faults(build(hand)) == ()
 
 
-def test_the_empty_scheme_lacks_every_letter():
+def test_the_empty_scheme_lacks_every_letter() -> None:
     assert [fault.letter for fault in faults(BUILT_IN["empty"](PLAIN))] == list(LETTERS)
 
 
-def test_letters_that_begin_with_the_same_movement_are_a_family():
+def test_letters_that_begin_with_the_same_movement_are_a_family() -> None:
     assert whole_families(by_movement(PLAIN)) == {
         "Back and round": "acdefgoqs",
         "Down and back up": "bhmnpr",
@@ -49,26 +51,26 @@ def test_letters_that_begin_with_the_same_movement_are_a_family():
     }
 
 
-def test_lead_ins_do_not_make_a_family():
+def test_lead_ins_do_not_make_a_family() -> None:
     for name in ("joined", "looped"):
         joined = whole_families(by_movement(HANDS[name]))
         assert set("acdgoq") <= set(joined["Back and round"])
         assert set("mnpr") <= set(joined["Down and back up"])
 
 
-def test_a_letter_that_breaks_its_familys_rule_says_how():
+def test_a_letter_that_breaks_its_familys_rule_says_how() -> None:
     assert dict(rule_breakers("acde", PLAIN)) == {
         "e": "begins between the base line and the mid line, straight across"
     }
 
 
-def test_another_way_of_writing_moves_a_letter_to_another_family():
+def test_another_way_of_writing_moves_a_letter_to_another_family() -> None:
     slanted = whole_families(by_movement(choose(PLAIN, {"y": "slanted"})))
     assert "y" in slanted["Slopes"]
     assert slanted["Down and under"] == "u"
 
 
-def test_size_families_go_by_the_spaces_filled():
+def test_size_families_go_by_the_spaces_filled() -> None:
     assert whole_families(by_size(PLAIN)) == {
         "Short": "aceimnorsuvwxz",
         "Tall": "bdfhklt",
@@ -81,7 +83,7 @@ def test_size_families_go_by_the_spaces_filled():
 
 
 @pytest.mark.parametrize("letters", ["abdopq", "aceimnorsuvwxz", LETTERS])
-def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters):
+def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters: Any) -> None:
     parts = split(Family("Many", tuple(letters), ""), PLAIN)
     sizes = [len(part.letters) for part in parts]
     assert max(sizes) <= LESSON_SIZE
@@ -89,26 +91,26 @@ def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters):
     assert sorted("".join(x for part in parts for x in part.letters)) == sorted(letters)
 
 
-def test_a_split_keeps_the_confusable_apart():
+def test_a_split_keeps_the_confusable_apart() -> None:
     bowls = split(Family("Bowls", tuple("abdopq"), ""), PLAIN)
     together = [set(part.letters) for part in bowls]
     assert not any({"b", "d"} <= part or {"p", "q"} <= part for part in together)
 
 
-def test_a_rule_breaker_goes_with_its_letter_when_a_family_is_split():
+def test_a_rule_breaker_goes_with_its_letter_when_a_family_is_split() -> None:
     many = Family("Many", tuple("abcdef"), "", (("e", "begins in the middle"),))
     parts = split(many, PLAIN)
     assert [part.exceptions for part in parts if "e" in part.letters] == [many.exceptions]
     assert [part.exceptions for part in parts if "e" not in part.letters] == [()]
 
 
-def test_the_opening_of_a_family_is_what_its_letters_share():
+def test_the_opening_of_a_family_is_what_its_letters_share() -> None:
     shared = opening("acdg", PLAIN, Ruling())
     assert len(shared) == 1  # the round; the way up comes in a, d and g only
     assert len(opening("mn", PLAIN, Ruling())) == 3
 
 
-def test_the_faults_of_a_scheme_are_said_where_they_are():
+def test_the_faults_of_a_scheme_are_said_where_they_are() -> None:
     first = Family("one", ("a", "b", "c", "d", "e", "f"), "")
     second = Family("two", ("a", "ß"), "")
     found = [(f.family, f.letter) for f in faults(Scheme("mine", (first, second)), "abcdefg")]
@@ -116,19 +118,19 @@ def test_the_faults_of_a_scheme_are_said_where_they_are():
 
 
 @pytest.mark.parametrize("pair", ["bd", "hn", "nr", "uy", "ad", "ij", "pq", "mn", "ce", "gy"])
-def test_pairs_that_teachers_warn_of_are_among_the_confusable(pair):
+def test_pairs_that_teachers_warn_of_are_among_the_confusable(pair: str) -> None:
     table = likeness_table(PLAIN)
     ranked = sorted(table, key=lambda letters: -table[letters].confusable)
     assert tuple(pair) in ranked[: len(ranked) // 5]
 
 
-def test_b_and_d_are_alike_in_the_mirror_and_not_in_movement():
+def test_b_and_d_are_alike_in_the_mirror_and_not_in_movement() -> None:
     likeness = likeness_table(PLAIN)["b", "d"]
     assert likeness.mirror > 0.85
     assert likeness.shape < 0.4
     assert likeness.movement < 0.2
 
 
-def test_the_likeliest_confusions_of_a_letter_come_first():
+def test_the_likeliest_confusions_of_a_letter_come_first() -> None:
     likest = [letter for letter, _ in most_confusable(PLAIN, "n", 5)]
     assert {"h", "r", "m"} <= set(likest)

@@ -1,6 +1,7 @@
 """The lesson: minutes that add up, steps that fit, changes that keep it whole; what is due."""
 
 from datetime import date, timedelta
+from typing import Any
 
 import pytest
 from hypothesis import given
@@ -22,23 +23,23 @@ def kept(lesson: Lesson) -> list[StepKind]:
 
 
 @given(minutes=st.integers(5, 60))
-def test_the_minutes_add_up_and_no_step_is_shorter_than_a_half(minutes):
+def test_the_minutes_add_up_and_no_step_is_shorter_than_a_half(minutes: int) -> None:
     lesson = full(minutes)
     assert lesson.spent == minutes
     assert all(step.minutes >= HALF for step in lesson.steps)
     assert all((step.minutes / HALF).is_integer() for step in lesson.steps)
 
 
-def test_a_full_lesson_has_every_step_in_the_order_of_practice():
+def test_a_full_lesson_has_every_step_in_the_order_of_practice() -> None:
     assert kept(full()) == list(StepKind) == list(STEPS)
 
 
-def test_a_short_lesson_leaves_out_what_can_be_done_without():
+def test_a_short_lesson_leaves_out_what_can_be_done_without() -> None:
     assert {StepKind.SETTLE, StepKind.SHOW, StepKind.OWN, StepKind.CLOSE} <= set(kept(full(5)))
     assert [len(kept(full(minutes))) for minutes in (5, 10, 15, 20)] == [5, 7, 13, 13]
 
 
-def test_steps_without_matter_are_skipped():
+def test_steps_without_matter_are_skipped() -> None:
     skipped = {step.kind for step in plan(["n"], 20).steps if step.skipped}
     assert skipped == {StepKind.LOOK_BACK, StepKind.WORDS, StepKind.SENTENCE}
 
@@ -47,25 +48,25 @@ def test_steps_without_matter_are_skipped():
     ("new", "minutes", "words"),
     [([], 20, "choose a letter"), (["n"], 4, "5 to 60 minutes"), (["n"], 61, "not 61")],
 )
-def test_a_lesson_that_cannot_be_given_says_why(new, minutes, words):
+def test_a_lesson_that_cannot_be_given_says_why(new: Any, minutes: int, words: str) -> None:
     with pytest.raises(LessonError, match=words):
         plan(new, minutes)
 
 
 @given(kind=st.sampled_from(list(StepKind)), by=st.integers(-20, 20))
-def test_a_moved_step_is_still_there_once(kind, by):
+def test_a_moved_step_is_still_there_once(kind: Any, by: Any) -> None:
     lesson = moved(full(), kind, by)
     assert sorted(step.kind for step in lesson.steps) == sorted(StepKind)
     assert lesson.spent == 20
 
 
-def test_what_is_skipped_gives_its_minutes_to_the_others_and_gets_them_back():
+def test_what_is_skipped_gives_its_minutes_to_the_others_and_gets_them_back() -> None:
     skipped = changed(full(), StepKind.SENTENCE, skipped=True)
     assert skipped.spent == 20
     assert changed(skipped, StepKind.SENTENCE, skipped=False) == full()
 
 
-def test_a_step_timed_by_hand_keeps_its_minutes_when_the_rest_is_shared_out():
+def test_a_step_timed_by_hand_keeps_its_minutes_when_the_rest_is_shared_out() -> None:
     longer = changed(full(), StepKind.OWN, minutes=6.2, note="whiteboards")
     assert longer.spent == 23
     again = retimed(longer, fixed=[StepKind.OWN])
@@ -76,7 +77,7 @@ def test_a_step_timed_by_hand_keeps_its_minutes_when_the_rest_is_shared_out():
         changed(full(), StepKind.OWN, minutes=0.2)
 
 
-def test_a_letter_comes_back_after_growing_pauses():
+def test_a_letter_comes_back_after_growing_pauses() -> None:
     for times, pause in enumerate(PAUSES):
         last = TODAY - timedelta(days=pause)
         (one,) = due([Practised("n", last, last, times, 0.0)], TODAY)
@@ -84,7 +85,7 @@ def test_a_letter_comes_back_after_growing_pauses():
         assert (one.days_over, early.days_over) == (0, -1)
 
 
-def test_the_shaky_come_back_the_next_day_and_first():
+def test_the_shaky_come_back_the_next_day_and_first() -> None:
     week = TODAY - timedelta(days=7)
     steady = Practised("l", week, week, 1, 0.1)
     shaky = Practised("r", week, TODAY - timedelta(days=1), 5, 0.6)

@@ -2,7 +2,7 @@
 
 import pytest
 
-from firstloop.core.letters import HANDS, PLAIN
+from firstloop.core.letters import HANDS, PLAIN, Hand
 from firstloop.core.teaching.families import LETTERS, Family, Scheme
 from firstloop.core.teaching.order import (
     APART,
@@ -22,11 +22,11 @@ ALPHABET = Scheme("a to z", (Family("all", tuple(LETTERS), ""),))
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
 @pytest.mark.parametrize("key", ["movement", "sound", "size"])
-def test_twenty_five_words_can_be_written_after_the_eighth_letter(hand, key):
+def test_twenty_five_words_can_be_written_after_the_eighth_letter(hand: Hand, key: str) -> None:
     assert words_after(BUILT_IN[key](hand).order)[7] >= 25
 
 
-def test_words_are_counted_by_the_letters_they_need():
+def test_words_are_counted_by_the_letters_they_need() -> None:
     counts = words_after("tac")
     assert counts == [len(writable("tac"[: at + 1])) for at in range(3)]
     assert {word.text for word in unlocked("c", "ta")} == {"act", "cat"} & {
@@ -34,7 +34,7 @@ def test_words_are_counted_by_the_letters_they_need():
     }
 
 
-def test_no_order_that_differs_by_one_exchange_has_its_words_sooner():
+def test_no_order_that_differs_by_one_exchange_has_its_words_sooner() -> None:
     best = words_soonest(LETTERS)
     least = sum(words_after(best))
     for at in range(len(best) - 1):
@@ -42,19 +42,19 @@ def test_no_order_that_differs_by_one_exchange_has_its_words_sooner():
         assert sum(words_after(other)) <= least
 
 
-def test_a_step_says_what_a_letter_brings():
+def test_a_step_says_what_a_letter_brings() -> None:
     down, up = steps("ln", PLAIN)
     assert [kind.value for kind in down.new_moves] == ["drop"]
     assert [kind.value for kind in up.new_moves] == ["back", "arch"]
     assert down.words == 0
 
 
-def test_confusable_letters_cost_the_more_the_closer_they_are():
+def test_confusable_letters_cost_the_more_the_closer_they_are() -> None:
     costs = [cost(order, PLAIN).close for order in ("bhx", "bxh", "bxvh")]
     assert costs == [APART - 1, APART - 2, 0]
 
 
-def test_a_proposal_costs_less_and_no_letter_changes_its_family():
+def test_a_proposal_costs_less_and_no_letter_changes_its_family() -> None:
     families = tuple(Family(name, tuple(name), "") for name in ("qvxz", "bdpq"[:2], "aeinst"))
     given = Scheme("mine", families)
     better = propose(given, PLAIN)
@@ -64,10 +64,10 @@ def test_a_proposal_costs_less_and_no_letter_changes_its_family():
     )
 
 
-def test_a_proposal_for_nothing_is_nothing():
+def test_a_proposal_for_nothing_is_nothing() -> None:
     empty = Scheme("empty", ())
     assert propose(empty, PLAIN) is empty
 
 
-def test_sets_are_as_even_as_they_can_be():
+def test_sets_are_as_even_as_they_can_be() -> None:
     assert [len(part) for part in sets_of("abcdefghijk", 5)] == [4, 4, 3]

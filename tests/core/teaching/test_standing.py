@@ -1,5 +1,6 @@
 from datetime import UTC, datetime, timedelta
 from itertools import permutations
+from typing import Any
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -15,27 +16,27 @@ def held(day: int, verdict: Verdict, **others: Verdict) -> Held:
     return Held(MONDAY + timedelta(days=day), verdicts)
 
 
-def test_the_newest_attempt_counts_in_whatever_order_they_come():
+def test_the_newest_attempt_counts_in_whatever_order_they_come() -> None:
     attempts = [held(3, Verdict.SECURE), held(1, Verdict.NOT_YET), held(2, Verdict.NEARLY)]
     expected = Standing(Verdict.SECURE, 3, MONDAY + timedelta(days=3))
     for order in permutations(attempts):
         assert stands(order) == dict.fromkeys(Dimension, expected)
 
 
-def test_what_an_attempt_cannot_show_is_remembered_from_before():
+def test_what_an_attempt_cannot_show_is_remembered_from_before() -> None:
     attempts = [held(1, Verdict.NOT_YET), held(2, Verdict.SECURE, direction=Verdict.UNSEEN)]
     found = stands(attempts)
     assert found[Dimension.DIRECTION] == Standing(Verdict.NOT_YET, 1, MONDAY + timedelta(days=1))
     assert found[Dimension.SHAPE] == Standing(Verdict.SECURE, 2, MONDAY + timedelta(days=2))
 
 
-def test_of_what_nothing_shows_there_is_no_standing_and_it_is_unseen():
+def test_of_what_nothing_shows_there_is_no_standing_and_it_is_unseen() -> None:
     found = stands([held(1, Verdict.SECURE, direction=Verdict.UNSEEN)])
     assert Dimension.DIRECTION not in found
     assert verdicts_of(found)[Dimension.DIRECTION] is Verdict.UNSEEN
 
 
-def test_a_letter_holds_unless_something_is_to_be_mended():
+def test_a_letter_holds_unless_something_is_to_be_mended() -> None:
     assert holds({})
     assert holds(stands([held(1, Verdict.NEARLY)]))
     assert not holds(stands([held(1, Verdict.SECURE, size=Verdict.NOT_YET)]))
@@ -47,7 +48,7 @@ def test_a_letter_holds_unless_something_is_to_be_mended():
         unique_by=lambda pair: pair[0],
     )
 )
-def test_it_rests_on_every_attempt_that_shows_it(written):
+def test_it_rests_on_every_attempt_that_shows_it(written: Any) -> None:
     found = stands(held(day, verdict) for day, verdict in written)
     shown = [(day, verdict) for day, verdict in written if verdict is not Verdict.UNSEEN]
     if not shown:

@@ -1,13 +1,14 @@
 """Words: print beside each other, joined hands in one movement, dots and bars last."""
 
 from itertools import pairwise
+from typing import Any
 
 import numpy as np
 import pytest
 
 from firstloop.core.errors import UnknownLetterError
 from firstloop.core.geometry import polyline
-from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters import HANDS, Hand, draw
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.text.specimen import SPECIMEN_WORDS, WIDTH, specimen_sheet
@@ -18,12 +19,12 @@ JOINED = ("joined", "looped")
 PAIRS = [first + second for first in SMALL for second in SMALL]
 
 
-def drawn(word: str, hand: str):
+def drawn(word: str, hand: str) -> Any:
     return draw(compose(word, HANDS[hand]).script, HANDS[hand].proportions, Ruling())
 
 
 @pytest.mark.parametrize("hand", HANDS)
-def test_letters_of_a_pair_stand_clear_of_each_other_but_not_far(hand):
+def test_letters_of_a_pair_stand_clear_of_each_other_but_not_far(hand: str) -> None:
     """The body of the second begins right of the first's, and within a letter's width."""
     for pair in PAIRS:
         one = np.concatenate([p[:, 0] for p in drawn(pair[0], hand).paths()]).max()
@@ -43,7 +44,7 @@ def space_between(pair: str) -> tuple[float, float]:
     return float(apart.min()), float(second[:, 0].min() - first[:, 0].max())
 
 
-def test_no_two_print_letters_touch_and_stems_stand_further_apart_than_rounds():
+def test_no_two_print_letters_touch_and_stems_stand_further_apart_than_rounds() -> None:
     nearest = {pair: space_between(pair)[0] for pair in PAIRS}
     assert min(nearest.values()) > 0.19  # aslant; 0.28 at one height
     stems, rounds = space_between("il")[1], space_between("oo")[1]
@@ -52,7 +53,7 @@ def test_no_two_print_letters_touch_and_stems_stand_further_apart_than_rounds():
 
 
 @pytest.mark.parametrize("text", ["n.", "p,", "n't", "A!", "19"])
-def test_marks_and_digits_stand_clear_of_their_neighbours(text: str):
+def test_marks_and_digits_stand_clear_of_their_neighbours(text: str) -> None:
     script = compose(text, HANDS["plain"]).script
     xs = [draw_stroke[:, 0] for draw_stroke in drawn(text, "plain").paths()]
     assert len(xs) == len(script.strokes)
@@ -60,7 +61,7 @@ def test_marks_and_digits_stand_clear_of_their_neighbours(text: str):
 
 
 @pytest.mark.parametrize("hand", JOINED)
-def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand):
+def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand: Any) -> None:
     for pair in PAIRS:
         script = HANDS[hand].scripts[pair[0]]
         lifts = script.strokes[0].moves[-1].kind is not MoveKind.FLICK
@@ -72,7 +73,7 @@ def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand):
 
 
 @pytest.mark.parametrize("hand", JOINED)
-def test_a_join_sets_off_the_way_the_pen_was_going(hand):
+def test_a_join_sets_off_the_way_the_pen_was_going(hand: Any) -> None:
     """From the base line there is no corner between one letter and the next."""
     for pair in PAIRS:
         (main, *_) = drawn(pair, hand).strokes
@@ -85,7 +86,7 @@ def test_a_join_sets_off_the_way_the_pen_was_going(hand):
                 assert np.abs(turned).max() < 28, pair
 
 
-def test_dots_and_bars_wait_for_the_end_of_a_joined_word():
+def test_dots_and_bars_wait_for_the_end_of_a_joined_word() -> None:
     kinds = [stroke.moves[0].kind for stroke in compose("tin", HANDS["joined"]).script.strokes]
     assert kinds == [MoveKind.LEAD_IN, MoveKind.CROSS, MoveKind.DOT]
     kinds = [stroke.moves[0].kind for stroke in compose("tin", HANDS["plain"]).script.strokes]
@@ -93,18 +94,18 @@ def test_dots_and_bars_wait_for_the_end_of_a_joined_word():
 
 
 @pytest.mark.parametrize("hand", JOINED)
-def test_capitals_do_not_join(hand):
+def test_capitals_do_not_join(hand: Any) -> None:
     script = compose("An", HANDS[hand]).script
     assert len(script.strokes) == 3 + 1
 
 
-def test_a_word_with_an_unknown_letter_says_which():
+def test_a_word_with_an_unknown_letter_says_which() -> None:
     with pytest.raises(UnknownLetterError, match='"ß"'):
         compose("Fuß", HANDS["plain"])
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
-def test_the_specimen_sheet_holds_everything_within_its_edges(hand):
+def test_the_specimen_sheet_holds_everything_within_its_edges(hand: Hand) -> None:
     sheet = specimen_sheet(hand, Ruling())
     strokes = sum(len(script.strokes) for script in hand.scripts.values()) + sum(
         len(compose(word, hand).script.strokes) for word in SPECIMEN_WORDS

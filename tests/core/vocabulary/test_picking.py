@@ -3,11 +3,12 @@
 import string
 from datetime import date
 from itertools import pairwise
+from typing import Any
 
 import pytest
 from spellchecker import SpellChecker
 
-from firstloop.core.letters import HANDS
+from firstloop.core.letters import HANDS, Hand
 from firstloop.core.teaching import order, schemes
 from firstloop.core.vocabulary.chains import between, missing_pairs, neighbours, of_length
 from firstloop.core.vocabulary.language import Language, Variety, long_date
@@ -25,11 +26,11 @@ ALL = string.ascii_lowercase
 
 @pytest.mark.parametrize("scheme", ["movement", "sound", "size"])
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
-def test_25_words_can_be_written_after_the_eighth_letter(scheme, hand):
+def test_25_words_can_be_written_after_the_eighth_letter(scheme: str, hand: Hand) -> None:
     assert order.words_after(schemes.BUILT_IN[scheme](hand).order)[7] >= 25
 
 
-def test_picked_words_need_no_other_letters_and_have_the_new_one_where_it_says():
+def test_picked_words_need_no_other_letters_and_have_the_new_one_where_it_says() -> None:
     found = pick(["n"], "iatps")
     for where, words in found.items():
         for one in words:
@@ -43,25 +44,25 @@ def test_picked_words_need_no_other_letters_and_have_the_new_one_where_it_says()
     assert {where for where, words in pick(["n"], ALL).items() if words} == set(Where)
 
 
-def test_a_pair_counts_only_where_it_is_one_sound():
+def test_a_pair_counts_only_where_it_is_one_sound() -> None:
     texts = {one.word.text for words in pick(["sh"], ALL).values() for one in words}
     assert {"ship", "fish"} <= texts
     assert all("sh" in [g.letters for g in w.graphemes] for w in bundled() if w.text in texts)
 
 
-def test_a_word_with_an_untaught_letter_is_only_picked_where_asked_for_and_says_so():
+def test_a_word_with_an_untaught_letter_is_only_picked_where_asked_for_and_says_so() -> None:
     one = next(p for p in pick(["n"], "atps", untaught=1)[Where.FIRST] if p.word.text == "nip")
     assert one.untaught == ("i",)
     assert "nip" not in [p.word.text for p in pick(["n"], "atps")[Where.FIRST]]
 
 
-def test_a_teachers_own_words_come_first():
+def test_a_teachers_own_words_come_first() -> None:
     own = (word("nixie"), word("nab"))
     first = pick(["n"], ALL, own)[Where.FIRST]
     assert [one.word.text for one in first[:2]] == ["nab", "nixie"]
 
 
-def test_each_step_of_a_chain_changes_one_sound():
+def test_each_step_of_a_chain_changes_one_sound() -> None:
     chain = between("ship", "bag", ALL)
     assert (chain[0].text, chain[-1].text) == ("ship", "bag")
     long = of_length("cat", 8, ALL)
@@ -73,19 +74,19 @@ def test_each_step_of_a_chain_changes_one_sound():
         assert sum(differ) == 1
 
 
-def test_a_chain_that_is_not_there_is_empty():
+def test_a_chain_that_is_not_there_is_empty() -> None:
     assert between("cat", "dog", "catdo") == ()
     assert of_length("zzz", 3, ALL) == ()
     assert of_length("cat", 5, "cat") == ()
 
 
-def test_a_split_vowel_is_one_sound_in_its_place():
+def test_a_split_vowel_is_one_sound_in_its_place() -> None:
     near = neighbours(map(word, ("mad", "made", "mud", "mead")))
     assert near["mad"] == ("made", "mead", "mud")
     assert [g.letters for g in word("made").graphemes] == ["m", "ae", "d"]
 
 
-def test_every_answer_of_a_puzzle_makes_a_word_and_no_other_pair_does():
+def test_every_answer_of_a_puzzle_makes_a_word_and_no_other_pair_does() -> None:
     texts = {one.text: one for one in bundled()}
     puzzles = missing_pairs(ALL)
     assert len(puzzles) > 300
@@ -98,7 +99,7 @@ def test_every_answer_of_a_puzzle_makes_a_word_and_no_other_pair_does():
         ]
 
 
-def test_sentences_are_whole_and_spelled_right():
+def test_sentences_are_whole_and_spelled_right() -> None:
     spelling = SpellChecker()
     assert len(bundled_sentences()) >= 75
     for text in bundled_sentences():
@@ -107,7 +108,7 @@ def test_sentences_are_whole_and_spelled_right():
         assert [x for x in looked.words if x.lower() not in spelling] == [], text
 
 
-def test_sentences_with_the_new_letter_come_first():
+def test_sentences_with_the_new_letter_come_first() -> None:
     sentences = writable_sentences("sitonamcpe", new="c")
     assert sentences
     assert "c" in sentences[0].lower()
@@ -126,17 +127,17 @@ def test_sentences_with_the_new_letter_come_first():
         ("  ", [Lack.NO_WORDS]),
     ],
 )
-def test_a_sentence_is_looked_over(text, lacks):
+def test_a_sentence_is_looked_over(text: str, lacks: Any) -> None:
     assert [note.lack for note in look_over(text, "thecasni").notes] == lacks
 
 
-def test_the_stop_is_called_what_the_class_calls_it():
+def test_the_stop_is_called_what_the_class_calls_it() -> None:
     american = Language(Variety.AMERICAN)
     assert look_over("Sit", "sit", american).notes[0].what == "End with a period."
     assert look_over("Sit", "sit").notes[0].what == "End with a full stop."
 
 
-def test_the_long_date_in_both_varieties():
+def test_the_long_date_in_both_varieties() -> None:
     day = date(2027, 3, 1)
     assert long_date(day, Language(stop=True)) == "Monday 1st March 2027."
     assert long_date(day, Language(Variety.AMERICAN)) == "Monday, March 1st, 2027"

@@ -22,23 +22,23 @@ def sounds(noted: str) -> list[str]:
     return [grapheme.letters for grapheme in word(noted).graphemes]
 
 
-def test_there_are_enough_words_and_each_is_there_once():
+def test_there_are_enough_words_and_each_is_there_once() -> None:
     texts = [word.text for word in bundled()]
     assert len(texts) >= 1500
     assert len(set(texts)) == len(texts)
 
 
-def test_every_word_is_spelled_right():
+def test_every_word_is_spelled_right() -> None:
     known = SpellChecker()
     unknown = {w.text.lower() for w in bundled() if w.text.lower() not in known}
     assert unknown <= RARER
 
 
-def test_no_word_is_unfit():
+def test_no_word_is_unfit() -> None:
     assert {w.text.lower() for w in bundled()} & UNFIT == set()
 
 
-def test_the_graphemes_of_a_word_are_its_letters_each_once():
+def test_the_graphemes_of_a_word_are_its_letters_each_once() -> None:
     for each in bundled():
         places = [at for grapheme in each.graphemes for at in grapheme.at]
         assert sorted(places) == list(range(len(each.text))), each.text
@@ -64,10 +64,10 @@ def test_the_graphemes_of_a_word_are_its_letters_each_once():
         ("the", "th e"),
     ],
 )
-def test_a_word_falls_into_its_sounds(noted, heard):
+def test_a_word_falls_into_its_sounds(noted: str, heard: str) -> None:
     assert sounds(noted) == heard.split()
 
 
-def test_a_word_with_something_else_in_it_is_refused():
+def test_a_word_with_something_else_in_it_is_refused() -> None:
     with pytest.raises(WordError, match='"ice cream" is no word'):
         word("ice cream")
