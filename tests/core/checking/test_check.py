@@ -2,6 +2,7 @@
 
 from typing import Any
 
+import numpy as np
 import pytest
 
 from firstloop.core.contract import Dimension, Verdict
@@ -136,3 +137,49 @@ def test_ink_that_is_no_letter_is_said_to_be_none(given: Any, words: str) -> Non
 def test_an_unknown_letter_says_which_there_are() -> None:
     with pytest.raises(UnknownLetterError, match='no letter "ß"'):
         checked(letters.good_n(), "ß")
+
+
+def open_o(gap_deg: float) -> list[tuple[float, float]]:
+    """An o that is made the right way and stops before it is closed, by so many degrees."""
+    turn = np.radians(np.linspace(80.0, 440.0 - gap_deg, 60))
+    return [(0.45 + 0.45 * float(np.cos(a)), 0.5 + 0.5 * float(np.sin(a))) for a in turn]
+
+
+def test_a_short_patch_that_closes_a_gap_is_no_extra_part() -> None:
+    ring = open_o(45.0)
+    patched = ink(pen(*ring), pen(ring[-1], (0.45, 1.0), ring[0]))
+    codes = [finding.code.value for finding in checked(patched, "o").findings]
+    assert "extra_part" not in codes
+    longer = ink(pen(*ring), pen(ring[-1], (0.45, 1.0), (0.9, 1.4), (1.6, 1.5)))
+    assert "extra_part" in [finding.code.value for finding in checked(longer, "o").findings]
+
+
+@pytest.mark.parametrize(
+    ("scale", "tail", "expected"),
+    [
+        (1.0, -0.95, None),
+        (1.0, -0.45, -0.5),  # the tail alone is short: by what the line says
+        (0.7, -0.665, None),  # small as a whole: its tail is as deep as its body is high
+        (1.3, -0.95, None),  # large, but its tail ends on its line: nobody would make it longer
+        (0.7, -0.3, -0.365),  # small, and its tail is short even for that: only that much is told
+    ],
+)
+def test_of_two_misses_of_a_tail_the_smaller_one_counts(
+    scale: float, tail: float, expected: float | None
+) -> None:
+    """Against the drop line, and against what the letter's own body would make of it."""
+    stem = 0.88 * scale
+    p = ink(pen((0.0, scale), (0.0, tail), (0.0, 0.6 * scale), *mirrored_bowl(stem, scale)))
+    found = [f for f in checked(p, "p").findings if f.code.value == "reach_down"]
+    assert [round(f.measure, 2) for f in found] == (
+        [] if expected is None else [pytest.approx(expected, abs=0.08)]
+    )
+
+
+def mirrored_bowl(width: float, height: float) -> list[tuple[float, float]]:
+    """The bowl of a p: over, round and back to its stem, clockwise."""
+    turn = np.radians(np.linspace(150.0, -180.0, 40))
+    half = width / 2
+    return [
+        (half + half * float(np.cos(a)), height / 2 + height / 2 * float(np.sin(a))) for a in turn
+    ]

@@ -2,7 +2,6 @@
 
 from functools import cache
 from itertools import pairwise
-from typing import Any
 
 import numpy as np
 import pytest
@@ -83,7 +82,8 @@ def test_step_costs_are_the_squared_distance_and_the_turn() -> None:
     off = ((laid[:, None] - k.points[None]) ** 2).sum(axis=2)
     turned = TURN_COST * (1.0 - ink.headings @ k.headings.T)
     # A heading of nothing (a standing pen) has no turn of its own.
-    still: Any = (~ink.headings.any(axis=1))[:, None] | ~k.headings.any(axis=1)
+    moves, goes = (np.asarray(path.headings.any(axis=1)) for path in (ink, k))
+    still = ~np.logical_and.outer(moves, goes)
     assert np.allclose(np.where(still, 0, table), np.where(still, 0, off + turned), atol=1e-4)
 
 

@@ -12,7 +12,7 @@ from firstloop.core.letters import HANDS, Hand
 from firstloop.core.teaching import order, schemes
 from firstloop.core.vocabulary.chains import between, missing_pairs, neighbours, of_length
 from firstloop.core.vocabulary.language import Language, Variety, long_date
-from firstloop.core.vocabulary.picker import Where, pick
+from firstloop.core.vocabulary.picker import EASY_LETTERS, Where, pick
 from firstloop.core.vocabulary.sentences import (
     Lack,
     bundled_sentences,
@@ -54,6 +54,14 @@ def test_a_word_with_an_untaught_letter_is_only_picked_where_asked_for_and_says_
     one = next(p for p in pick(["n"], "atps", untaught=1)[Where.FIRST] if p.word.text == "nip")
     assert one.untaught == ("i",)
     assert "nip" not in [p.word.text for p in pick(["n"], "atps")[Where.FIRST]]
+
+
+def test_tricky_words_come_after_the_plain_ones() -> None:
+    for words in pick(["o"], ALL).values():
+        plain = [one for one in words if len(one.word.text) <= EASY_LETTERS]
+        tricky = [one.word.tricky for one in plain]
+        assert tricky == sorted(tricky)
+    assert any(one.word.tricky for words in pick(["o"], ALL).values() for one in words)
 
 
 def test_a_teachers_own_words_come_first() -> None:
