@@ -16,6 +16,7 @@ import numpy as np
 from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
 from scripts.bench_lessons import bench_board, bench_planning
+from scripts.bench_scale import bench_first_answers, bench_scale
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
 
@@ -100,4 +101,6 @@ if __name__ == "__main__":
     bench_checking()
     bench_letters()
     bench_planning()
+    bench_scale()
+    bench_first_answers()
     bench_browser()

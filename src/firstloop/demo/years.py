@@ -6,7 +6,7 @@ habits that are mended with time. `checker` says so in the data; the record is f
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
@@ -38,6 +38,9 @@ GOOD, SLIPPED = 6, 6
 SCHOOL_WEEKS, SATURDAY = 40, 5
 LETTER_LASTS = 6
 """School days until the next letter is taught."""
+
+RATE_HZ = 60.0
+"""Of the pen: enough to look at, and half a million letters do not fill the disk."""
 
 AT_ONCE = 20_000
 
@@ -112,7 +115,7 @@ def _bank(
             bank[letter, good] = []
             for _ in range(count):
                 slips = [] if good else [fitting[int(rng.integers(len(fitting)))]]
-                pupil = draw_pupil(rng, steadiness=0.8)
+                pupil = replace(draw_pupil(rng, steadiness=0.8), rate_hz=RATE_HZ)
                 ink = write(script, hand, ruling, pupil, rng, slips=slips)
                 result = Checked.of(check(ink, Task(letter), Style(hand.name), ruling))
                 kept = Checked(

@@ -43,7 +43,7 @@ leather together gather
 
 bang bring cling clang fang fling gang gong hang king long lung ping pong prong ring rung sang
 sing sling song spring sprung sting string strong strung stung sung swing swung throng tongs wing
-wrong young* along among* belong finger hungry jungle single tingle angle morning evening jumping
+wrong young* along among* belong finger hungry jungle single tingle angle morning eve.ning jumping
 singing running ringing
 
 bank blank blink bunk chunk clank clink drank drink dunk honk junk kink link mink pink plank plonk
@@ -107,7 +107,7 @@ door floor poor fern herb herd term verb kerb perch nerve serve germ jerk after 
 butter batter matter bitter litter kitten mitten ladder dinner supper summer winter sister under
 number* never ever river silver liver cover* over tiger paper spider clever gin.ger hammer hunter
 jumper lobster monster pepper planter rubber runner rocket slipper spanner swimmer temper thunder
-whisper camper singer teacher painter baker dancer printer helper bird girl sir stir fir shirt
+whisper camper sing.er teacher painter baker dancer printer helper bird girl sir stir fir shirt
 skirt dirt first circle circus whirl twirl firm squirt chirp thirteen squirrel fur burn turn hurt
 surf curl nurse purse purple turtle burst surprise turnip burger hurl churn Thursday Saturday
 curtain* return saw paw jaw draw claw straw raw law thaw yawn lawn dawn prawn crawl shawl hawk
@@ -168,7 +168,7 @@ several shampoo shoe* shoulder* signal silent sixteen skeleton sofa space.ship s
 splendid squirm stomach* stran.ger student sudden sugar* suit* sunset sunshine* supermarket
 suppose swallow* syrup* talk* walk* tadpole talent teapot telescope television* tennis themselves
 thr(ough).out* ticket timid tomato tomorrow tortoise* to.wards* tractor traffic transport triangle
-tulip tunnel twelve umbrella uncover unhappy uniform until upon upset usual* vacuum vanish velvet
+tulip tunnel twelve umbrella uncover unhappy uniform until upon upset usual* vac(uu)m vanish velvet
 violet violin visit visitor volcano voya.ge* wagon warm* wasp* watch* weekend welcome* wizard
 wolf* woman* women* wonder* wooden word* work* world* worm* worth* yesterday yogurt* zebra z.e.ro
 
@@ -183,9 +183,9 @@ shamrock shellfish ship.wreck si(gn).post* silkworm* snowball snowdrop snowflake
 subtract sundial sunhat tablet tinsel toadstool toe.nail topmost trumpet tugboat upstairs undo
 windmill wetland woodland workshop*
 
-ago gogg(le)s sage saga cocoa decade dose ease oasis added geese aged soda dodo
+ago gogg(le)s sage saga cocoa decade dose ease o.asis added geese aged soda dodo
 
-hedgehog wa.ter.fall star.fish drag.on.fly gate.way ice.berg my.self king.dom eggs dogs deed
+hedge.hog wa.ter.fall star.fish drag.on.fly gate.way ice.berg my.self king.dom eggs dogs deed
 decode seeds Monday Wednesday* Friday January February* March April May June July August September
 October November December be.gin sweater field.mouse deeds gases cages aces seas codes adds happen
 hedges cease coo cascade

@@ -49,8 +49,8 @@ class Word:
 
 _LONGEST = 4
 _TOGETHER = frozenset(
-    {"eigh", "augh", "ough", "igh", "air", "ear", "eer", "ure", "tch", "dge"}
-    | {"sh", "th", "ch", "ng", "ck", "wh", "ph", "qu", "kn", "wr", "gn"}
+    {"eigh", "augh", "ough", "igh", "air", "ear", "eer", "ure", "tch"}
+    | {"sh", "th", "ch", "ng", "ck", "wh", "ph", "gh", "qu", "kn", "wr", "gn", "dg"}
     | {2 * letter for letter in "bcdfglmnprstz"}
     | {"ai", "ay", "ee", "ea", "oa", "ow", "ou", "oo", "oi", "oy", "ie", "ei", "ui", "ue"}
     | {"aw", "au", "ew", "ar", "or", "er", "ir", "ur"}
@@ -60,11 +60,40 @@ those with a dot."""
 
 _AT_THE_START = frozenset({"kn", "wr", "gn"})
 _AT_THE_END = frozenset(
-    {"are", "ere", "ire", "ore", "ce", "ge", "se", "ve", "ze", "le", "ey", "oe", "mb"}
+    {
+        "are",
+        "ere",
+        "ire",
+        "ore",
+        "yre",
+        "dge",
+        "ce",
+        "ge",
+        "se",
+        "ve",
+        "ze",
+        "le",
+        "re",
+        "ey",
+        "oe",
+        "mb",
+    }
 )
-"""One sound where a word or a part of it ends, two elsewhere: give, but river."""
+"""One sound where a word or a part of it ends, two elsewhere: give, but river. An s may follow those
+whose e is not heard then: gloves and goes, but hedges."""
 
-_SPLIT = re.compile(r"[aeiou](?:[bcdfgklmnpstvxz]|th)e$")
+_HEARD_BEFORE_S = frozenset({"dge", "ce", "ge", "se", "ze"})
+
+_SPLIT = re.compile(
+    r"[aeiouy](?:[bcdfgklmnpstvxz]|th)e(?=$|ly$|ful$|less$|ness$)"
+    r"|[aeiouy](?:[bdfklmnptv]|th)e(?=s$)"
+)
+"""A vowel, one consonant, and the e that makes it say its name; before an ending too: code, codes,
+lonely. The e of noses is heard, so that it is no pair."""
+
+_SOFT = re.compile(r"(?:[tsc]i)(?=on|ou|al|an|en)")
+"""One sound before these endings, but not at the start of a word: fiction, but science."""
+
 _VOWELS = "aeiou"
 
 
@@ -102,14 +131,17 @@ def _graphemes(part: str, offset: int) -> list[Grapheme]:
     # A vowel before it makes a pair of its own (the ou of house), and the e is the consonant's.
     if split and split.start() > 0 and lower[split.start() - 1] in _VOWELS and lower[0] != "q":
         split = None
-    end = len(lower) - 1 if split else len(lower)
+    waits = split.end() - 1 if split else -1
     found, at = [], 0
-    while at < end:
+    while at < len(lower):
         if split and at == split.start():
-            found.append(Grapheme(part[at] + part[end], (offset + at, offset + end)))
+            found.append(Grapheme(part[at] + part[waits], (offset + at, offset + waits)))
             at += 1
             continue
-        size = _size(lower, at, end)
+        if at == waits:
+            at += 1
+            continue
+        size = _size(lower, at, waits if at < waits else len(lower))
         places = tuple(range(offset + at, offset + at + size))
         found.append(Grapheme(part[at : at + size], places))
         at += size
@@ -117,20 +149,40 @@ def _graphemes(part: str, offset: int) -> list[Grapheme]:
 
 
 def _size(lower: str, at: int, end: int) -> int:
-    """How many letters from here make one sound."""
+    """How many letters from here make one sound, before `end`."""
     for size in range(min(_LONGEST, end - at), 1, -1):
-        letters, after = lower[at : at + size], lower[at + size : at + size + 1]
-        ends = at + size == len(lower)
+        letters, rest = lower[at : at + size], lower[at + size :]
         if letters in _AT_THE_START and at > 0:
             continue
-        if letters == "ng" and lower[at + size :] == "e":  # orange ends in n, ge
+        if letters == "ng" and not _sings(rest):
             continue
-        # The r of a double r belongs to its twin: carrot is c, a, rr, o, t.
-        if letters in _TOGETHER and not (letters[-1] == "r" == after):
+        if letters == "cc" and rest[:1] in ("e", "i"):  # accent: the first is hard, the second soft
+            continue
+        if letters == "xc" and rest[:1] in ("e", "i"):
             return size
-        if letters in _AT_THE_END and ends and not (letters == "le" and lower[at - 1] in _VOWELS):
+        if at > 1 and size == 2 and _SOFT.match(lower, at):
+            return size
+        # The r of a double r belongs to its twin: carrot is c, a, rr, o, t.
+        if letters in _TOGETHER and not (letters[-1] == "r" == rest[:1]):
+            return size
+        if letters in _AT_THE_END and _ends(letters, rest) and _may_end(letters, lower[at - 1]):
             return size
     return 1
+
+
+def _sings(rest: str) -> bool:
+    """Whether ng before these letters is one sound: in song, lungs and ringing it is, in angle,
+    finger and orange the g is heard by itself."""
+    return rest == "" or rest[0] not in "aeioulr" or rest in ("ing", "ed")
+
+
+def _ends(letters: str, rest: str) -> bool:
+    return rest == "" or (rest == "s" and letters not in _HEARD_BEFORE_S)
+
+
+def _may_end(letters: str, before: str) -> bool:
+    """le and re make a sound of their own after a consonant only: table and centre, but mole."""
+    return letters not in ("le", "re") or before not in _VOWELS
 
 
 @lru_cache(maxsize=1)

@@ -1,0 +1,94 @@
+"""Measures a record of three years: how letters stand and a first page of the table, beside
+SQLite's own count of all attempts; and the first answers of a server that says it is ready."""
+
+import resource
+import sqlite3
+import tempfile
+import time
+import urllib.request
+from datetime import UTC, datetime
+from pathlib import Path
+
+import numpy as np
+from fastapi.testclient import TestClient
+from scripts.bench_checking import timed
+from scripts.served import Application, free_port, make_demo
+
+from firstloop.api.app import create_app
+from firstloop.demo.years import load_years
+from firstloop.services.preparing import prepare
+from firstloop.store.database import Database
+
+YEARS, CHILDREN, A_DAY = 3, 32, 21
+"""Three years of a full class, 403,200 letters."""
+
+ROUNDS = 9
+
+
+def bench_scale() -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "years.db"
+        database = Database(path)
+        began = time.perf_counter()
+        load_years(
+            database, datetime.now(UTC).date(), years=YEARS, children=CHILDREN, letters_a_day=A_DAY
+        )
+        made = time.perf_counter() - began
+        prepare(database)
+        counting = sqlite3.connect(path)
+        (kept,) = counting.execute("SELECT count(*) FROM attempt").fetchone()
+        reference = float(
+            np.median(
+                [
+                    timed(lambda: counting.execute("SELECT count(*) FROM attempt").fetchone())
+                    for _ in range(ROUNDS)
+                ]
+            )
+        )
+        counting.close()
+        print(f"a record of years           {kept:8,} letters, made in {made:.0f} s")
+        print(f"SQLite's count(*) of them   {reference:8.1f} ms")
+        with TestClient(create_app(database)) as client:
+            for what, place in (
+                ("how all letters stand", "/api/grow"),
+                ("the newest n of each child", "/api/check/letters/n/attempts?newest=true"),
+                ("all n, the first page", "/api/check/letters/n/attempts"),
+                ("the page of today", "/api/plan/today"),
+            ):
+                spent = [timed(lambda: client.get(place)) for _ in range(ROUNDS)]  # noqa: B023
+                p50, worst = float(np.median(spent)), max(spent)
+                print(
+                    f"{what}, p50 / worst{p50:{33 - len(what)}.0f} / {worst:.0f} ms, "
+                    f"{p50 / reference:.1f} of the count   (bar: 150 ms)"
+                )
+        database.close()
+    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    print(f"memory, at most             {peak:8.0f} MB   (bar: under 300 MB)")
+
+
+def bench_first_answers() -> None:
+    """The installed command over the demo class: each address asked for once, right after start."""
+    with tempfile.TemporaryDirectory() as folder:
+        database = Path(folder) / "demo.db"
+        make_demo(database)
+        running = Application(database, free_port())
+        began = time.perf_counter()
+        running.start()
+        started = time.perf_counter() - began
+        spent = {}
+        for place in (
+            "/api/plan/today", "/api/plan/schemes/movement", "/api/plan/schemes/sound",
+            "/api/plan/letters/n", "/api/grow", "/api/check/letters/n/attempts",
+            "/api/show/letters/n", "/api/show/alphabet", "/api/plan/picker?new=n",
+            "/api/plan/chain",
+        ):  # fmt: skip
+            spent[place] = timed(lambda: urllib.request.urlopen(running.address + place).read())  # noqa: B023
+        running.stop()
+    slowest = max(spent, key=lambda place: spent[place])
+    print(f"start until ready           {started:8.1f} s")
+    print(f"slowest first answer        {spent[slowest]:8.0f} ms, {slowest}   (bar: 150 ms)")
+
+
+if __name__ == "__main__":
+    bench_scale()
+    bench_first_answers()
