@@ -79,8 +79,8 @@ _AT_THE_END = frozenset(
         "mb",
     }
 )
-"""One sound where a word or a part of it ends, two elsewhere: give, but river. An s may follow those
-whose e is not heard then: gloves and goes, but hedges."""
+"""One sound where a word or a part of it ends, two elsewhere: give, but river. Those whose e is not
+heard before an s keep it there: gloves and goes, but hedges."""
 
 _HEARD_BEFORE_S = frozenset({"dge", "ce", "ge", "se", "ze"})
 
