@@ -1,4 +1,4 @@
-"""PNG out: a hand's contact sheet as a picture."""
+"""PNG out: a whole hand on one sheet, as a picture."""
 
 from collections.abc import Iterable
 from io import BytesIO

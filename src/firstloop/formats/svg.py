@@ -1,4 +1,4 @@
-"""SVG out: a hand's contact sheet, and a letter or word, still or as it is written."""
+"""SVG out: a whole hand on one sheet, and a letter or word, still or as it is written."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
