@@ -1,5 +1,6 @@
 """Plan: a letter's page, and the teacher's own words for what the pen does."""
 
+import pytest
 from fastapi.testclient import TestClient
 
 
@@ -49,6 +50,25 @@ def test_words_for_one_letter_win_and_can_be_taken_back(client: TestClient) -> N
     assert "climb" in spoken(client, "m")
     client.put("/api/plan/phrases", json={**here, "words": ""})
     assert "climb" in spoken(client, "n")
+
+
+@pytest.mark.parametrize("place", [{}, {"letter": "l", "stroke": 0, "move": 0}])
+def test_ours_are_said_again_even_where_hers_were_for_every_stem(
+    client: TestClient, place: dict[str, object]
+) -> None:
+    ours = spoken(client, "l")
+    for key in ("drop", "drop-tall"):
+        client.put("/api/plan/phrases", json={**place, "key": key, "words": f"my {key}"})
+    assert spoken(client, "l") == "my drop-tall"
+    client.put("/api/plan/phrases", json={**place, "key": "drop-tall", "words": ""})
+    assert spoken(client, "l") == ours
+
+
+def test_words_for_tall_stems_leave_those_for_every_stem(client: TestClient) -> None:
+    client.put("/api/plan/phrases", json={"key": "drop", "words": "down we go"})
+    client.put("/api/plan/phrases", json={"key": "drop-tall", "words": "all the way"})
+    assert spoken(client, "l") == "all the way"
+    assert spoken(client, "n").startswith("down we go")
 
 
 def test_words_belong_to_the_hand_they_were_said_in(client: TestClient) -> None:

@@ -5,20 +5,11 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page
 
+from tests.browser.screens import SCREENS
+
 pytestmark = pytest.mark.browser
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
-SCREENS = [
-    "/plan/today",
-    "/plan/families",
-    "/plan/letters/n",
-    "/plan/words",
-    "/plan/hand",
-    "/show/n",
-    "/write/n",
-    "/check/n",
-    "/grow",
-]
 STEPS = 13
 
 

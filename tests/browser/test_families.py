@@ -28,12 +28,12 @@ def letter(page: Page, name: str) -> Locator:
 
 
 def drag(page: Page, what: Locator, to: Locator) -> None:
-    start, end = what.bounding_box(), to.bounding_box()
-    assert start
-    assert end
-    page.mouse.move(start["x"] + start["width"] / 2, start["y"] + start["height"] / 2)
+    what.hover()  # waits until nothing moves any more
     page.mouse.down()
+    end = to.bounding_box()
+    assert end
     page.mouse.move(end["x"] + 20, end["y"] + end["height"] / 2, steps=8)
+    expect(to).to_have_attribute("data-over", "true")
     page.mouse.up()
 
 

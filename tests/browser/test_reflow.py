@@ -3,19 +3,10 @@
 import pytest
 from playwright.sync_api import Page
 
+from tests.browser.screens import SCREENS
+
 pytestmark = pytest.mark.browser
 
-SCREENS = [
-    "/plan/today",
-    "/plan/families",
-    "/plan/letters/n",
-    "/plan/words",
-    "/plan/hand",
-    "/show/n",
-    "/write/n",
-    "/check/n",
-    "/grow",
-]
 WIDTHS = [320, 500, 780, 1000]
 
 # What reaches out of the page to the left or right, but for what scrolls by itself.

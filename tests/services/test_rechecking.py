@@ -87,3 +87,20 @@ def test_many_are_checked_in_pieces(
         session.execute(text("UPDATE attempt SET checker = '0'"))
     assert recheck(database, school_class.id).checked == 5
     assert recheck(database, school_class.id).checked == 0
+
+
+def test_what_has_no_ink_stays_as_it_is_and_is_not_counted(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    kept, without = write(), write(days=1)
+    with database.session() as session:
+        session.execute(text("UPDATE attempt SET checker = '0'"))
+        session.execute(text("DELETE FROM attempt_ink WHERE attempt_id = :id"), {"id": without.id})
+    done = recheck(database, school_class.id)
+    assert (done.checked, done.unchanged) == (1, 1)
+    with database.session() as session:
+        checkers = [
+            attempts.get(session, school_class.id, one.id).attempt.checked.checker
+            for one in (kept, without)
+        ]
+    assert checkers == [CHECKER_VERSION, "0"]

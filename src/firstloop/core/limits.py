@@ -10,7 +10,7 @@ SAMPLES = 22
 CORNER_SEARCH finds the exact place again."""
 
 INK_SPACING = 0.02
-"""u between points of ink when it is measured; well under any limit above."""
+"""u between points of ink when it is measured; well under the limit of any finding."""
 
 MOST_POINTS = 4000
 """Of one stroke of ink when it is measured: 80 u of line are ten letters m, and no letter."""

@@ -40,7 +40,7 @@ def recheck(record: Database, class_id: int) -> Rechecked:
     Each letter is asked what it was asked the first time: in the very hand, on the ruling and by
     the limits it was checked by then.
     """
-    unchanged, changes = 0, Counter[Change]()
+    checked, unchanged, changes = 0, 0, Counter[Change]()
     with record.session() as session:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
     for begin in range(0, len(old), AT_ONCE):
@@ -52,6 +52,7 @@ def recheck(record: Database, class_id: int) -> Rechecked:
                 if kept.id not in ink:
                     continue
                 result = check(ink[kept.id], before.task, before.style, before.ruling)
+                checked += 1
                 attempts.replace_check(session, class_id, kept.id, Checked.of(result))
                 found = [
                     Change(before.task.target, dimension, before.checked.verdicts[dimension], now)
@@ -62,7 +63,7 @@ def recheck(record: Database, class_id: int) -> Rechecked:
                 unchanged += not found
                 if found:
                     standings.recount(session, before.pupil_id, before.task.target)
-    return Rechecked(len(old), unchanged, changes)
+    return Rechecked(checked, unchanged, changes)
 
 
 def rebuild(record: Database) -> None:

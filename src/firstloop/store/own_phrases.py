@@ -3,7 +3,7 @@
 from sqlalchemy import ForeignKey, Index, delete, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
-from firstloop.core.letters.phrases import Place, Wording
+from firstloop.core.letters.phrases import Place, Wording, from_special_to_general
 from firstloop.store.base import Base
 
 
@@ -39,17 +39,24 @@ def find(session: Session, class_id: int, hand: str) -> Wording:
 
 
 def keep(session: Session, class_id: int, hand: str, at: Place | str, words: str) -> None:
-    """Keeps words for a place, or wherever a thing is done (`at` is its key); none: ours again."""
+    """Keeps words for a place, or wherever a thing is done (`at` is its key); none: ours again.
+
+    Ours are only said again when what she said for the thing in general (a stem, of a tall stem) is
+    forgotten with it.
+    """
     where: dict[str, object] = {"class_id": class_id, "hand": hand}
     if isinstance(at, Place):
-        where |= {"key": at.key, "letter": at.letter, "stroke": at.stroke, "move": at.move}
+        key = at.key
+        where |= {"letter": at.letter, "stroke": at.stroke, "move": at.move}
     else:
-        where |= {"key": at, "letter": None, "stroke": None, "move": None}
+        key = at
+        where |= {"letter": None, "stroke": None, "move": None}
     session.execute(
         delete(OwnPhrase).where(
-            *(getattr(OwnPhrase, name) == value for name, value in where.items())
+            OwnPhrase.key.in_([key] if words else from_special_to_general(key)),
+            *(getattr(OwnPhrase, name) == value for name, value in where.items()),
         )
     )
     if words:
-        session.add(OwnPhrase(**where, words=words))
+        session.add(OwnPhrase(**where, key=key, words=words))
     session.flush()

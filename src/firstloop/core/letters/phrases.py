@@ -77,7 +77,7 @@ class Wording:
         >>> Wording({"drop": "down we go"}).words(Place("l", 0, 0, "drop-tall"))
         'down we go'
         """
-        keys = list(_from_special_to_general(place.key))
+        keys = list(from_special_to_general(place.key))
         for key in keys:
             if here := self.at.get(replace(place, key=key)):
                 return here
@@ -133,10 +133,10 @@ def _climb(start: Node, end: Node) -> float:
     return nominal_height(end.y) - nominal_height(start.y)
 
 
-def _from_special_to_general(key: str) -> Iterator[str]:
-    """What a teacher said for stems she says for tall stems too.
+def from_special_to_general(key: str) -> Iterator[str]:
+    """Under which keys words are looked for: what she says for stems she says for tall stems too.
 
-    >>> list(_from_special_to_general("slope-down-left"))
+    >>> list(from_special_to_general("slope-down-left"))
     ['slope-down-left', 'slope-down', 'slope']
     """
     while key:

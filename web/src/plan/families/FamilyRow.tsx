@@ -50,7 +50,8 @@ export function FamilyRow({
     <li
       ref={setNodeRef}
       aria-label={family.name}
-      className={`group flex items-center gap-x-3 gap-y-1 border-b border-rule py-1 max-md:flex-wrap ${isOver ? "bg-rule-wash" : ""}`}
+      data-over={isOver || undefined}
+      className="group flex items-center gap-x-3 gap-y-1 border-b border-rule py-1 data-over:bg-rule-wash max-md:flex-wrap"
     >
       <Emblem opening={computed?.opening} lines={lines} />
       <div className="shrink-0 leading-tight max-md:min-w-0 max-md:flex-1 md:w-56">

@@ -1,0 +1,13 @@
+"""The address of every screen, for what all of them are to keep to."""
+
+SCREENS = [
+    "/plan/today",
+    "/plan/families",
+    "/plan/letters/n",
+    "/plan/words",
+    "/plan/hand",
+    "/show/n",
+    "/write/n",
+    "/check/n",
+    "/grow",
+]
