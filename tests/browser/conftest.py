@@ -9,10 +9,13 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 from scripts.served import Application, InProcess, free_port, launch_chromium, make_demo
 
 from firstloop.store.database import Database
+
+# What is waited for comes at once, or, where the machine has much else to do, later.
+expect.set_options(timeout=20_000)
 
 
 @pytest.fixture(scope="session")

@@ -83,7 +83,7 @@ def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
                 MoveDrawing(
                     kind=drawn.move.kind,
                     words=words[drawn.stroke][drawn.index],
-                    points=drawn.points.round(4).tolist(),
+                    points=drawn.ink.round(4).tolist(),
                     start_s=round(start, 3),
                     end_s=round(end, 3),
                     number=_number(place),

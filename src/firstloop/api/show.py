@@ -63,7 +63,7 @@ def get_alphabet(school_class: Class) -> list[LetterGroup]:
                     letter=letter,
                     strokes=[
                         polyline.respace(path, SMALL_SPACING).round(3).tolist()
-                        for path in draw(hand.scripts[letter], hand.proportions, ruling).paths()
+                        for path in draw(hand.scripts[letter], hand.proportions, ruling).inked()
                     ],
                 )
                 for letter in letters

@@ -35,7 +35,7 @@ def written(letter: Letter) -> bytes:
     step = max(FRAME, drawing / MOST_FRAMES)
     for move, (start, end) in zip(letter.moves, movement.moves, strict=True):
         count = max(2, round((end - start) / step) + 1)
-        path = (polyline.resample(move.points, 8 * (count - 1) + 1) - np.array([left, 0.0])) * unit
+        path = (polyline.resample(move.ink, 8 * (count - 1) + 1) - np.array([left, 0.0])) * unit
         for at in range(count - 1):
             part = path[8 * at : 8 * at + 9]
             draw_line(pen, part, top * unit, radius=PEN_WIDTH / 2 * unit)

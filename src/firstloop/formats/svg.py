@@ -37,7 +37,7 @@ def written(letter: Letter, *, animated: bool = False) -> str:
     lines = _rules(letter.ruling, top, 0.0, right - left)
     shift = np.array([-left, 0.0])
     pens = "".join(
-        _pen(move.points + shift, top, f' id="m{at}" pathLength="1"' if animated else "")
+        _pen(move.ink + shift, top, f' id="m{at}" pathLength="1"' if animated else "")
         for at, move in enumerate(letter.moves)
     )
     motion = _motion(letter) if animated else ""
@@ -46,7 +46,7 @@ def written(letter: Letter, *, animated: bool = False) -> str:
 
 def page_of(letter: Letter) -> tuple[float, float, float, float]:
     """Left, right, bottom and top (u) of a page that shows a letter or word on its lines."""
-    everything = np.vstack(letter.paths())
+    everything = np.vstack(letter.inked())
     (left, low), (right, high) = everything.min(axis=0).tolist(), everything.max(axis=0).tolist()
     bottom, top = min(letter.ruling.drop, low), max(letter.ruling.top, high)
     return left - MARGIN, right + MARGIN, bottom - MARGIN, top + MARGIN

@@ -105,7 +105,7 @@ def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float)
     canvas.setLineWidth(0.09 * X_HEIGHT)
     left = MARGIN + X_HEIGHT
     for part in text.split():
-        paths = draw(compose(part, hand).script, hand.proportions, ruling).paths()
+        paths = draw(compose(part, hand).script, hand.proportions, ruling).inked()
         every = np.concatenate(paths)
         for path in paths:
             pen = canvas.beginPath()

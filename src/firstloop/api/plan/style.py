@@ -137,7 +137,7 @@ def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
     ruling = _ruling(sent.style)
 
     def drawn(text: str, script: Script) -> Picture:
-        return picture(text, draw(script, hand.proportions, ruling).paths())
+        return picture(text, draw(script, hand.proportions, ruling).inked())
 
     return Preview(
         hands=[

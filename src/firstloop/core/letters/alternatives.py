@@ -71,7 +71,7 @@ _SCOOPED_LEAD = "-.42,base; lead-in@38 0,mid,62; "
 JOINED = {
     "k": {
         "looped": None,
-        "straight legs": "-.42,base; lead-in@42 0,top,78; drop 0,base; back 0,branch; "
+        "straight legs": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,branch; "
         "slope@45 .46,mid; slope .06,.46; slope .44,.16 .62,base,E; flick .84,.28,50",
     },
     "q": {

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
@@ -20,6 +20,10 @@ from firstloop.core.letters.moves import (
     Y,
 )
 from firstloop.core.letters.ruling import Line, Ruling
+
+
+DOT_RADIUS = 0.045
+"""u: with a pen 0.1 u wide a dot is nearly twice as wide as a line."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,6 +51,17 @@ class DrawnMove:
     index: int
     points: FloatArray
 
+    @property
+    def ink(self) -> FloatArray:
+        """The line (n, 2) to draw it with: a dot is pressed, the pen turning once on the spot, so
+        that it stands out beside a line of the same pen."""
+        if self.move.kind is not MoveKind.DOT:
+            return self.points
+        turn = np.linspace(0.0, 2.0 * np.pi, 9)
+        around = np.column_stack([np.cos(turn), np.sin(turn)])
+        pressed: FloatArray = self.points.mean(axis=0) + DOT_RADIUS * around
+        return pressed
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Letter:
@@ -67,8 +82,12 @@ class Letter:
         return tuple(move for stroke in self.strokes for move in stroke)
 
     def paths(self) -> tuple[FloatArray, ...]:
-        """Each stroke as one line of points (n, 2), without the doubled points between moves."""
+        """The way of the pen: each stroke as one line (n, 2), no point doubled between moves."""
         return tuple(path_of(stroke) for stroke in self.strokes)
+
+    def inked(self) -> tuple[FloatArray, ...]:
+        """What the pen leaves, to be drawn: as the paths, with the dots pressed."""
+        return tuple(path_of([replace(m, points=m.ink) for m in stroke]) for stroke in self.strokes)
 
 
 def path_of(moves: Sequence[DrawnMove]) -> FloatArray:

@@ -73,11 +73,11 @@ def _set(letters: list[Letter]) -> tuple[FloatArray, ...]:
     lines, x = [], SPACE / 2
     for letter in letters:
         left, right = _extent(letter)
-        lines += [path + np.array([x - left, 0.0]) for path in letter.paths()]
+        lines += [path + np.array([x - left, 0.0]) for path in letter.inked()]
         x += right - left + SPACE
     return tuple(lines)
 
 
 def _extent(letter: Letter) -> tuple[float, float]:
-    xs = np.concatenate([path[:, 0] for path in letter.paths()])
+    xs = np.concatenate([path[:, 0] for path in letter.inked()])
     return float(xs.min()), float(xs.max())

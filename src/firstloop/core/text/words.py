@@ -37,7 +37,10 @@ JOIN_GAP = 0.54
 """u between the bodies of letters that join, lead-ins and flicks not counted."""
 
 FLATTEST_TOP_JOIN_DEG = 35.0
-"""A top join comes in from the side: it arrives no steeper than this."""
+"""A top join comes in from the side: at the mid line it arrives no steeper than this."""
+
+TALL_TOP_JOIN = 1.4
+"""u: a top join to a tall letter turns up before it meets the stem, here, where it is one line."""
 
 TURN_RADIUS = 0.13
 """u: how tightly the pen turns up from the base line; flicks turn as tightly."""
@@ -165,9 +168,17 @@ def _joining(turn: Node, flick: Move, lead_in: Move) -> Move:
         return replace(lead_in, nodes=(*way_up, *lead_in.nodes), leave_deg=None)
     in_the_middle = nominal_height(first.y) < FROM_THE_MIDDLE
     dip = replace(flick.nodes[0], y=LOW_DIP) if in_the_middle else flick.nodes[0]
-    if not in_the_middle and first.heading_deg is not None:
+    if _goes_on_up(lead_in):
+        first = replace(first, y=TALL_TOP_JOIN)
+    elif not in_the_middle and first.heading_deg is not None:
         first = replace(first, heading_deg=min(first.heading_deg, FLATTEST_TOP_JOIN_DEG))
     return Move(MoveKind.LEAD_IN, (dip, first, *others), flick.leave_deg)
+
+
+def _goes_on_up(lead_in: Move) -> bool:
+    """Whether it meets a stem on its way and goes on along it: b f h k l t."""
+    first, *others = lead_in.nodes
+    return any(other.x == first.x for other in others)
 
 
 def _way_up(turn: Node, flick: Move, first: Node) -> tuple[Node, ...]:

@@ -1,0 +1,121 @@
+/** The lesson on the board: where it begins, how it is turned, what is remembered. */
+import { act, screen } from "@testing-library/react";
+import { Route, Routes } from "react-router";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+
+import type { LessonOut } from "../../api/schema";
+import { L_DRAWING, lesson, step, today } from "../../test/samples";
+import { putUp } from "../../test/screen";
+import { askedOf, refuse, serve } from "../../test/server";
+import { LessonBoard } from "./LessonBoard";
+import { StepTime } from "./StepTime";
+
+const PLACE = "PUT /api/show/lessons/7/place";
+const CLOSE = "POST /api/show/lessons/7/close";
+
+function board(given: LessonOut) {
+  serve("GET /api/plan/today", today({ lesson: given }));
+  return putUp(
+    <Routes>
+      <Route path="/show/lesson/:id" element={<LessonBoard />} />
+      <Route path="*" element={<p>Somewhere else</p>} />
+    </Routes>,
+    "/show/lesson/7",
+  );
+}
+
+beforeEach(() => {
+  serve(PLACE, lesson());
+  serve("GET /api/show/letters/l", L_DRAWING);
+});
+afterEach(() => {
+  vi.useRealTimers();
+});
+
+const title = async () => (await screen.findByRole("heading", { level: 1 })).textContent;
+const places = () => askedOf(PLACE).map(({ body }) => body);
+
+test("it begins at its first step, or where it was left", async () => {
+  board(lesson());
+  expect(await title()).toBe("The settle step");
+});
+
+test("a lesson that was left at a step goes on there, by the step's kind", async () => {
+  board(lesson({ at: "close" }));
+  expect(await title()).toBe("The close step");
+});
+
+test("page keys turn it and stop at the ends; each place is remembered", async () => {
+  const { user } = board(lesson());
+  await title();
+  await user.keyboard("{PageUp}");
+  expect(await title()).toBe("The settle step");
+  await user.keyboard("{PageDown}{PageDown}{PageDown}");
+  expect(await title()).toBe("The close step");
+  await vi.waitFor(() => {
+    expect(places()).toEqual([{ at: "show" }, { at: "close" }]);
+  });
+});
+
+test("a skipped step is not come to; a step is gone to by its name", async () => {
+  const steps = [step("settle"), step("show", { skipped: true }), step("close"), step("home")];
+  const { user } = board(lesson({ steps }));
+  await user.click(await screen.findByRole("button", { name: "The home step" }));
+  expect(await title()).toBe("The home step");
+  await user.click(screen.getByRole("button", { name: "Back" }));
+  await user.click(screen.getByRole("button", { name: "Back" }));
+  expect(await title()).toBe("The settle step");
+});
+
+test("when every step is skipped it says so", async () => {
+  board(lesson({ steps: [step("settle", { skipped: true })] }));
+  expect(await screen.findByText("Every step of this lesson is skipped.")).toBeVisible();
+});
+
+test("M shows the step another way, and the next step begins by showing", async () => {
+  const memory = step("look_back", { showings: ["memory", "shown"], copy_text: "" });
+  const first = step("settle", { showings: ["shown", "memory"] });
+  const { user } = board(lesson({ steps: [first, memory] }));
+  await title();
+  expect(screen.getByRole("radio", { name: "Show" })).toBeChecked();
+  await user.keyboard("m");
+  const empty = "There is no earlier letter to remember yet.";
+  expect(await screen.findByText(empty)).toBeVisible();
+  await user.keyboard("{PageDown}");
+  expect(screen.queryByText(empty)).toBeNull();
+});
+
+test("the last step gives the lesson, and goes back to the day's plan", async () => {
+  serve(CLOSE, lesson({ given: true }));
+  const { user } = board(lesson({ at: "close" }));
+  await user.click(await screen.findByRole("button", { name: "The lesson is given" }));
+  expect(await screen.findByText("Somewhere else")).toBeVisible();
+  expect(screen.getByTestId("address")).toHaveTextContent("/plan/today");
+});
+
+test("a close that is refused keeps the board and says why", async () => {
+  refuse(CLOSE, "The lesson is not there any more.");
+  const { user } = board(lesson({ at: "close" }));
+  await user.click(await screen.findByRole("button", { name: "The lesson is given" }));
+  expect(await screen.findByText("The lesson is not there any more.")).toBeVisible();
+  expect(await title()).toBe("The close step");
+});
+
+test("a lesson of another week is not opened", async () => {
+  board(lesson({ id: 8 }));
+  expect(await screen.findByText(/not one of this week/)).toBeVisible();
+});
+
+test("the time of a step fills without a sound, and is over when it is over", () => {
+  vi.useFakeTimers();
+  putUp(<StepTime minutes={1.5} />);
+  expect(screen.getByRole("img", { name: "1.5 minutes; 0 % gone" })).toBeInTheDocument();
+  act(() => {
+    vi.advanceTimersByTime(45_000);
+  });
+  expect(screen.getByRole("img", { name: "1.5 minutes; 50 % gone" })).toBeInTheDocument();
+  act(() => {
+    vi.advanceTimersByTime(50_000);
+  });
+  expect(screen.getByRole("img", { name: "1.5 minutes; they are over" })).toBeInTheDocument();
+});

@@ -1,0 +1,182 @@
+/** Small true answers of the server, for tests to vary. */
+import type {
+  AttemptOut,
+  ClassOut,
+  FindingOut,
+  LessonOut,
+  LessonStep,
+  LetterDrawing,
+  LetterGroup,
+  PupilOut,
+  RulingLine,
+  StepKind,
+  TodayOut,
+  Verdicts,
+  WordOut,
+} from "../api/schema";
+
+export const LINES: RulingLine[] = [
+  { name: "top", y: 2, look: "solid" },
+  { name: "mid", y: 1, look: "dashed" },
+  { name: "base", y: 0, look: "solid" },
+  { name: "drop", y: -1, look: "solid" },
+];
+
+export const MILA: PupilOut = { id: 1, name: "Mila", handedness: "right", stage: null };
+export const JORI: PupilOut = { id: 2, name: "Jori", handedness: "left", stage: "beginning" };
+
+export const CLASSROOM: ClassOut = {
+  name: "Reed class",
+  hand: "plain",
+  letters: ["l", "n"],
+  lines: LINES,
+  x_height_mm: 8,
+  stage: "developing",
+  pupils: [MILA, JORI],
+};
+
+/** An l: one straight stroke down. */
+export const L_DRAWING: LetterDrawing = {
+  letter: "l",
+  lines: LINES,
+  phrase: "down to the line",
+  spaces: [],
+  strokes: [
+    [
+      {
+        kind: "drop",
+        words: "down to the line",
+        points: [
+          [0, 2],
+          [0, 0],
+        ],
+        start_s: 0,
+        end_s: 1,
+        number: { at: [-0.2, 2], arrow: [0, 2], heading_deg: -90 },
+      },
+    ],
+  ],
+};
+
+export const ALPHABET: LetterGroup[] = [
+  { group: "small", letters: CLASSROOM.letters.map(smallPicture) },
+  { group: "capital", letters: ["L", "N"].map(smallPicture) },
+];
+
+function smallPicture(letter: string) {
+  return {
+    letter,
+    strokes: [
+      [
+        [0, 1],
+        [0, 0],
+      ] satisfies [number, number][],
+    ],
+  };
+}
+
+export function verdicts(all: Verdicts["shape"] = "secure", other: Partial<Verdicts> = {}) {
+  return { direction: all, size: all, shape: all, ...other } satisfies Verdicts;
+}
+
+export function finding(other: Partial<FindingOut> = {}): FindingOut {
+  return {
+    code: "reach_up",
+    dimension: "size",
+    severity: "not_yet",
+    stroke: 0,
+    move: 0,
+    measure: -0.6,
+    limit: 0.3,
+    unit: "u",
+    note: "The stem stops short of the top line.",
+    say: "Stretch it up to the top line.",
+    other: null,
+    ...other,
+  };
+}
+
+export function attempt(id: number, other: Partial<AttemptOut> = {}): AttemptOut {
+  return {
+    id,
+    pupil: MILA,
+    letter: "l",
+    kind: "letter",
+    source: "pen",
+    help: "copy",
+    written_at: "2026-03-02T09:30:00+00:00",
+    strokes: [
+      {
+        points: [
+          [0, 1.4, 0, null],
+          [0, 0, 400, null],
+        ],
+      },
+    ],
+    reads_as: "l",
+    checked: verdicts("secure", { size: "not_yet" }),
+    held: verdicts("secure", { size: "not_yet" }),
+    findings: [finding()],
+    say: "Stretch it up to the top line.",
+    judgement: null,
+    ...other,
+  };
+}
+
+export function word(text: string, sounds: string[] = Array.from(text), tricky = false): WordOut {
+  let at = 0;
+  const graphemes = sounds.map((letters) => ({
+    letters,
+    at: Array.from(letters, () => at++),
+  }));
+  return { text, graphemes, tricky };
+}
+
+export function step(kind: StepKind, other: Partial<LessonStep> = {}): LessonStep {
+  return {
+    kind,
+    minutes: 2,
+    skipped: false,
+    note: "",
+    title: `The ${kind} step`,
+    what: `What is done in ${kind}`,
+    showings: ["shown"],
+    prompts: [],
+    copy_text: "l l l",
+    rows: 1,
+    ...other,
+  };
+}
+
+export function lesson(other: Partial<LessonOut> = {}): LessonOut {
+  return {
+    id: 7,
+    day: "2026-03-02",
+    new: ["l"],
+    parts: ["l"],
+    letters: ["l"],
+    minutes: 15,
+    spent: 15,
+    steps: [step("settle"), step("show"), step("close")],
+    look_back: [],
+    words: ["lid", "lip"],
+    sentence: { text: "Lil is in.", words: 3, notes: [] },
+    at: null,
+    given: false,
+    ...other,
+  };
+}
+
+export function today(other: Partial<TodayOut> = {}): TodayOut {
+  return {
+    date_text: "Monday 2 March",
+    language: { variety: "british", ordinal: false, stop: false, minutes: 15 },
+    minutes_range: { shortest: 5, longest: 40, step: 0.5 },
+    taught: ["i", "n"],
+    next: [],
+    due: [],
+    lesson: lesson(),
+    week: [],
+    ...other,
+  };
+}

@@ -1,0 +1,36 @@
+/** What every test begins with: no page, no answers, and a browser's observers that do report. */
+import "@testing-library/jest-dom/vitest";
+
+import { cleanup } from "@testing-library/react";
+import { afterEach, beforeEach, vi } from "vitest";
+
+import { answer, forgetAnswers } from "./server";
+
+/** Elements have no size without a browser; this says one, so that what waits for it is drawn. */
+class SteadySize implements ResizeObserver {
+  readonly #report: ResizeObserverCallback;
+  constructor(report: ResizeObserverCallback) {
+    this.#report = report;
+  }
+  observe() {
+    const contentRect = new DOMRect(0, 0, 800, 300);
+    this.#report([{ contentRect } as ResizeObserverEntry], this);
+  }
+  unobserve() {
+    this.disconnect();
+  }
+  disconnect() {
+    // Nothing is observed for longer than the one report.
+  }
+}
+
+vi.stubGlobal("fetch", answer);
+vi.stubGlobal("ResizeObserver", SteadySize);
+HTMLElement.prototype.setPointerCapture = () => undefined;
+PointerEvent.prototype.getCoalescedEvents = () => [];
+
+beforeEach(forgetAnswers);
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
