@@ -21,7 +21,6 @@ from firstloop.core.letters.moves import (
 )
 from firstloop.core.letters.ruling import Line, Ruling
 
-
 DOT_RADIUS = 0.045
 """u: with a pen 0.1 u wide a dot is nearly twice as wide as a line."""
 

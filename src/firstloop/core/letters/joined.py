@@ -16,8 +16,8 @@ JOINED = {
     "d": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,top; drop .88,.22 1.04,base,E; flick 1.26,.3,52",
     "e": "-.34,base; lead-in@18 .8,.66,74; round .46,mid,W 0,.48,S .47,base,E; flick .84,.26,48",
-    "f": "-.3,base; lead-in@30 .2,1.02,86 .2,1.5,N .42,top,E .62,1.72,-60; round@120 .42,top,W .2,1.5,S; "
-    "drop .2,.22 .36,base,E; flick .58,.3,52 // 0,mid; cross .5,mid",
+    "f": "-.3,base; lead-in@30 .2,1.02,86 .2,1.5,N .42,top,E .62,1.72,-60; "
+    "round@120 .42,top,W .2,1.5,S; drop .2,.22 .36,base,E; flick .58,.3,52 // 0,mid; cross .5,mid",
     "g": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S .44,base,E "
     ".88,.42,N; rise .88,mid; drop .88,-.5; hook .46,drop,W .04,-.72,130",
     "h": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,branch; "
@@ -26,8 +26,9 @@ JOINED = {
     "0,1.45; dot .03,1.45",
     "j": "-.12,base; lead-in@38 .3,mid,62; drop .3,-.55; hook .02,drop,W -.22,-.78,125 // "
     ".3,1.45; dot .33,1.45",
-    "k": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,branch; wheel .3,mid,E .52,.78,S "
-    ".26,.52,W .02,.48; slope@-8 .5,.16,-58 .66,base,E; flick .86,.28,50",
+    "k": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,branch; "
+    "wheel .3,mid,E .52,.78,S .26,.52,W .02,.48; slope@-8 .5,.16,-58 .66,base,E; "
+    "flick .86,.28,50",
     "l": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,.22 .16,base,E; flick .38,.3,52",
     "m": "-.42,base; lead-in@38 0,mid,62; drop 0,base; back 0,branch; arch .34,mid,E .63,.56,S "
     ".63,base; back .63,branch; arch .97,mid,E 1.26,.56,S 1.26,.22 1.42,base,E; "

@@ -1,5 +1,5 @@
 /** Schemes: copied, followed, forgotten; and arranged, with every change kept and undone. */
-import { act, screen } from "@testing-library/react";
+import { screen } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 
 import type { FamilyIn, SchemeIn, SchemeList, SchemeOut } from "../../api/schema";
@@ -94,43 +94,59 @@ test("a scheme that cannot be followed says why", async () => {
   expect(await screen.findByRole("alert")).toHaveTextContent("w and v are in no family yet.");
 });
 
-let arranged: ReturnType<typeof useArrangement>;
+/** As the map uses it: names to change to, and the way back and forth. */
 function Arranged() {
-  arranged = useArrangement(SCHEME);
-  return <p>{arranged.name}</p>;
+  const arranged = useArrangement(SCHEME);
+  return (
+    <>
+      <h1>{arranged.name}</h1>
+      {["Ours", "First", "Second"].map((name) => (
+        <button
+          key={name}
+          onClick={() => {
+            arranged.change({ name });
+          }}
+        >
+          {name}
+        </button>
+      ))}
+      <button disabled={!arranged.undo} onClick={arranged.undo}>
+        Undo
+      </button>
+      <button disabled={!arranged.redo} onClick={arranged.redo}>
+        Redo
+      </button>
+    </>
+  );
 }
 
 const kept = () =>
   askedOf("PUT /api/plan/schemes/own-1").map(({ body }) => (body as SchemeIn).name);
 
+function arranging() {
+  const { user } = putUp(<Arranged />);
+  return async (...names: string[]) => {
+    for (const name of names) await user.click(screen.getByRole("button", { name }));
+  };
+}
+
 test("a change is kept at once, undone and done again, each kept too", async () => {
-  putUp(<Arranged />);
-  act(() => {
-    arranged.change({ name: "Our order" });
-  });
-  act(() => arranged.undo?.());
-  expect(screen.getByText("Ours")).toBeVisible();
-  act(() => arranged.redo?.());
-  expect(screen.getByText("Our order")).toBeVisible();
+  const press = arranging();
+  await press("First", "Undo");
+  expect(screen.getByRole("heading")).toHaveTextContent("Ours");
+  await press("Redo");
+  expect(screen.getByRole("heading")).toHaveTextContent("First");
   await vi.waitFor(() => {
-    expect(kept()).toEqual(["Our order", "Ours", "Our order"]);
+    expect(kept()).toEqual(["First", "Ours", "First"]);
   });
 });
 
 test("what changes nothing is not kept, and a new change ends what could be done again", async () => {
-  putUp(<Arranged />);
-  act(() => {
-    arranged.change({ name: "Ours" });
-  });
-  expect(arranged.undo).toBeUndefined();
-  act(() => {
-    arranged.change({ name: "First" });
-  });
-  act(() => arranged.undo?.());
-  act(() => {
-    arranged.change({ name: "Second" });
-  });
-  expect(arranged.redo).toBeUndefined();
+  const press = arranging();
+  await press("Ours");
+  expect(screen.getByRole("button", { name: "Undo" })).toBeDisabled();
+  await press("First", "Undo", "Second");
+  expect(screen.getByRole("button", { name: "Redo" })).toBeDisabled();
   await vi.waitFor(() => {
     expect(kept()).toEqual(["First", "Ours", "Second"]);
   });
