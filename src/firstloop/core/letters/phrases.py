@@ -29,23 +29,35 @@ WORDS = {
     "arch": "over and down",
     "arm": "over and stop",
     "scoop": "down, under and up",
+    "scoop-tall": "down from the top, under and up",
     "round": "back and round",
+    "round-tall": "from the top, back and round",
     "round-closed": "back and all the way round",
+    "round-closed-tall": "from the top, back and all the way round",
+    "round-curled": "back and round, and in to close",
+    "round-curled-tall": "from the top, back and round, and in to close",
     "wheel": "over and round",
+    "wheel-tall": "from the top, over and round",
+    "wheel-whole": "from the top, over and round to the line",
     "slope-down-left": "slope down to the left",
+    "slope-down-left-tall": "slope down to the left from the top",
     "slope-down-right": "slope down to the right",
+    "slope-down-right-tall": "slope down to the right from the top",
     "slope-up": "slope up",
     "cross": "straight across",
+    "cross-tall": "straight across the top",
     "hook": "hook to the left",
     "curl": "curl to the right",
     "loop": "loop",
     "lead-in": "lead in",
+    "lead-in-low": "lead in to the middle",
+    "lead-in-tall": "lead in all the way up",
     "flick": "flick",
     "dot": "dot",
 }
 """By what is done: the kind of move, and what a hand must hear to make it and no other: whether a
-stem begins at the top or ends below the line, which way a slope goes, whether a round closes. (A d
-said like an a would be an a.)"""
+stroke begins at the top or a stem ends below the line, which way a slope goes, whether a round
+closes and where, how far a lead-in climbs. (A d said like an a would be an a.)"""
 
 LONGEST_WORDS = 60
 """Letters: longer than this is not said while a pen makes one move."""
@@ -106,17 +118,36 @@ def _key(move: Move, start: Node, index: int) -> str:
     end, kind = move.end, move.kind.value
     match move.kind:
         case MoveKind.SLOPE:
-            return f"slope-{_way(start, end)}"
+            kind = f"slope-{_way(start, end)}"
         case MoveKind.DROP if nominal_height(end.y) < BELOW:
             return "drop-low"
-        case MoveKind.DROP if index == 0 and start.y is Level.TOP:
-            return "drop-tall"
         case MoveKind.RISE if end.y is Level.TOP:
             return "rise-tall"
-        case MoveKind.ROUND if math.hypot(end.x - start.x, _climb(start, end)) < CLOSED:
-            return "round-closed"
-        case _:
-            return kind
+        case MoveKind.ROUND:
+            kind += _closing(move, start)
+        case MoveKind.WHEEL if _climb(start, end) < -HIGH:
+            return "wheel-whole"
+        case MoveKind.LEAD_IN:
+            return kind + _climbing(move)
+    tall = f"{kind}-tall"
+    at_the_top = index == 0 and nominal_height(start.y) > HIGH
+    return tall if at_the_top and tall in WORDS else kind
+
+
+def _closing(move: Move, start: Node) -> str:
+    """Whether a round comes back to where it began, or to where it was well below that (6)."""
+    for node in (start, *move.nodes[:-1]):
+        away = math.hypot(move.end.x - node.x, _climb(node, move.end))
+        if away < CLOSED:
+            return "-curled" if _climb(start, node) < -LOWER else "-closed"
+    return ""
+
+
+def _climbing(move: Move) -> str:
+    highest = max(nominal_height(node.y) for node in move.nodes)
+    if highest > HIGH_LEAD_IN:
+        return "-tall"
+    return "-low" if highest < LOW_LEAD_IN else ""
 
 
 def _way(start: Node, end: Node) -> str:
@@ -125,8 +156,14 @@ def _way(start: Node, end: Node) -> str:
     return "down-left" if end.x < start.x else "down-right"
 
 
-BELOW, CLOSED = -0.3, 0.2
-"""u: a stem that ends lower is a tail; a round that ends this near to its start is closed."""
+BELOW, HIGH = -0.3, 1.3
+"""u: a stem that ends lower is a tail; a stroke that begins higher begins at the top."""
+
+CLOSED, LOWER = 0.2, 0.5
+"""u: a round that ends this near to where it was is closed; so much below its start, curled in."""
+
+LOW_LEAD_IN, HIGH_LEAD_IN = 0.8, 1.2
+"""u: a lead-in that stays lower goes to the middle only (e), one that goes higher up a stem."""
 
 
 def _climb(start: Node, end: Node) -> float:
