@@ -14,7 +14,7 @@ demo: setup
 
 test: setup $(STAMPS)/chromium
 	cd web && npm test
-	$(PY)/pytest -n auto --cov
+	$(PY)/pytest -n auto
 
 check: setup
 	$(PY)/ruff format --check .

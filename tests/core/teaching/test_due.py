@@ -68,3 +68,23 @@ def test_the_share_counts_children_not_dimensions() -> None:
     everything = stands(shape=Verdict.NOT_YET, size=Verdict.NOT_YET)
     assert shaky_share([fine, fine]) == 0
     assert shaky_share([fine, one_thing, everything, fine]) == 0.5
+
+
+@pytest.mark.parametrize(
+    ("share", "words"),
+    [
+        (0.3, "a third"),
+        (0.45, "half"),
+        (0.62, "two thirds"),
+        (0.8, "nearly all"),
+        (1, "nearly all"),
+    ],
+)
+def test_a_share_is_said_in_a_teachers_words(share: float, words: str) -> None:
+    (one,) = due([practised("n", 3, 0, share)], TODAY)
+    assert one.why == f"not yet steady for {words} of the class"
+
+
+def test_a_letter_that_holds_for_most_does_not_push_before_one_that_is_longer_overdue() -> None:
+    letters = [practised("a", 3, 0, SHAKY_SHARE - 0.05), practised("b", 9, 0)]
+    assert [one.letter for one in due(letters, TODAY)] == ["b", "a"]

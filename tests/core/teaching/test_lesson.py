@@ -8,7 +8,24 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from firstloop.core.teaching.due import PAUSES, Practised, due
-from firstloop.core.teaching.lesson import HALF, Lesson, LessonError, changed, moved, plan, retimed
+from firstloop.core.teaching.lesson import (
+    HALF,
+    LONGEST_NOTE,
+    MOST_LOOKED_BACK,
+    MOST_WORDS,
+    Lesson,
+    LessonError,
+    changed,
+    copy_of,
+    moved,
+    plan,
+    prompts,
+    retimed,
+    with_look_back,
+    with_sentence,
+    with_word,
+    with_words,
+)
 from firstloop.core.teaching.steps import STEPS, StepKind
 
 TODAY = date(2026, 11, 25)
@@ -92,3 +109,66 @@ def test_the_shaky_come_back_the_next_day_and_first() -> None:
     found = due([steady, shaky], TODAY)
     assert [one.letter for one in found] == ["r", "l"]
     assert found[0].why == "not yet steady for two thirds of the class"
+
+
+def test_words_take_the_place_of_words_and_leave_the_rest_as_it_was() -> None:
+    lesson = full()
+    again = with_words(lesson, [" pan ", "pin"])
+    assert again.words == ("pan", "pin")
+    assert (again.steps, again.sentence, again.look_back) == (
+        lesson.steps,
+        lesson.sentence,
+        lesson.look_back,
+    )
+    assert with_sentence(again, " A pan. ").sentence == "A pan."
+
+
+def test_a_word_is_taken_in_once_and_left_out_again() -> None:
+    lesson = with_word(full(), "ant", there=True)
+    assert lesson.words == full().words
+    assert with_word(lesson, "nap", there=False).words == ("ant",)
+    assert with_word(lesson, "sun", there=False).words == full().words
+
+
+def test_a_letter_to_look_back_on_is_taken_in_and_left_out() -> None:
+    lesson = with_look_back(full(), "i", there=True)
+    assert lesson.look_back == ("r", "i")
+    assert lesson.new == ("n",)
+    assert with_look_back(lesson, "r", there=False).look_back == ("i",)
+
+
+@pytest.mark.parametrize("too_much", ["words", "words at once", "look back", "long word"])
+def test_more_than_a_lesson_holds_is_refused_and_said(too_much: str) -> None:
+    words = [f"w{at}" for at in range(MOST_WORDS)]
+    letters = "abcdefghijklmnop"[:MOST_LOOKED_BACK]
+    lesson = plan(["z"], 20, look_back=letters, words=words)
+    with pytest.raises(LessonError, match=r"leave|shorter"):
+        if too_much == "words":
+            with_word(lesson, "one", there=True)
+        elif too_much == "words at once":
+            with_words(lesson, [*words, "one"])
+        elif too_much == "look back":
+            with_look_back(lesson, "z", there=True)
+        else:
+            with_word(full(), "x" * (LONGEST_NOTE + 1), there=True)
+
+
+@pytest.mark.parametrize(
+    ("kind", "written"),
+    [
+        (StepKind.DATE, "Monday 2 March"),
+        (StepKind.LOOK_BACK, "r"),
+        (StepKind.SHOW, "n"),
+        (StepKind.OWN, "n"),
+        (StepKind.WORDS, "nap, ant"),
+        (StepKind.SENTENCE, "An ant naps."),
+    ],
+)
+def test_what_is_to_be_written_in_a_step(kind: StepKind, written: str) -> None:
+    assert copy_of(full(), kind, "Monday 2 March") == written
+
+
+def test_the_class_is_told_what_to_do_where_it_works_by_itself() -> None:
+    told = {kind for kind in StepKind if prompts(full(), kind)}
+    assert told == {StepKind.OWN, StepKind.BEST, StepKind.CLOSE, StepKind.HOME}
+    assert "Where does n, m start?" in prompts(plan(["n", "m"], 20), StepKind.CLOSE)

@@ -6,6 +6,7 @@ from firstloop.core.letters import HANDS, PLAIN, Hand
 from firstloop.core.teaching.families import LETTERS, Family, Scheme
 from firstloop.core.teaching.order import (
     APART,
+    LATE_WORDS,
     cost,
     propose,
     sets_of,
@@ -71,3 +72,36 @@ def test_a_proposal_for_nothing_is_nothing() -> None:
 
 def test_sets_are_as_even_as_they_can_be() -> None:
     assert [len(part) for part in sets_of("abcdefghijk", 5)] == [4, 4, 3]
+
+
+def test_what_an_order_costs_is_what_its_steps_say() -> None:
+    order = BUILT_IN["size"](PLAIN).order
+    brought = steps(order, PLAIN)
+    found = cost(order, PLAIN)
+    # The first letter has to bring its moves together; each later one may bring one new move.
+    assert found.crowded == sum(max(0, len(step.new_moves) - 1) for step in brought[1:])
+    assert found.close == sum(APART - back for step in brought for _, back in step.too_close)
+    assert found.total == pytest.approx(found.crowded + found.close + LATE_WORDS * found.late)
+
+
+def test_a_move_that_is_known_crowds_no_letter() -> None:
+    assert cost("nmh", PLAIN).crowded == 0
+    assert cost("lnm", PLAIN).crowded == 1  # n brings going back and the arch at once
+
+
+def test_words_are_the_later_the_rarer_the_letters_that_come_first() -> None:
+    late = [cost(order, PLAIN).late for order in ("satpin", "qzxjvk")]
+    assert late[0] < late[1] == 1.0
+
+
+def test_families_that_are_told_to_stay_stay() -> None:
+    families = tuple(Family(name, tuple(name), "") for name in ("qvxz", "bd", "aeinst"))
+    given = Scheme("mine", families)
+    names = [family.name for family in propose(given, PLAIN, families_stay=True).families]
+    assert names == [family.name for family in families]
+    assert [family.name for family in propose(given, PLAIN).families] != names
+
+
+def test_no_exchange_betters_what_is_proposed() -> None:
+    better = propose(BUILT_IN["size"](PLAIN), PLAIN)
+    assert propose(better, PLAIN) is better

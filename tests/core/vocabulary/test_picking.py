@@ -149,3 +149,34 @@ def test_the_long_date_in_both_varieties() -> None:
     day = date(2027, 3, 1)
     assert long_date(day, Language(stop=True)) == "Monday 1st March 2027."
     assert long_date(day, Language(Variety.AMERICAN)) == "Monday, March 1st, 2027"
+
+
+def test_a_pair_is_picked_only_where_it_is_one_sound() -> None:
+    own = [word("mis.hap"), word("shop"), word("cash"), word("fishing")]
+    found = pick(["sh"], ALL, own)
+    where = {one.word.text: place for place, words in found.items() for one in words}
+    assert [where.get(w.text) for w in own] == [None, Where.FIRST, Where.LAST, Where.INSIDE]
+
+
+@pytest.mark.parametrize(
+    ("text", "where"),
+    [("lid", Where.FIRST), ("pal", Where.LAST), ("help", Where.INSIDE), ("hill", Where.DOUBLED)],
+)
+def test_a_letter_is_picked_by_its_place(text: str, where: Where) -> None:
+    found = pick(["l"], ALL, [word(text)])
+    assert text in {one.word.text for one in found[where]}
+
+
+def test_her_own_words_come_first_and_once() -> None:
+    own = [word("nana"), word("nap")]
+    texts = [one.word.text for one in pick(["n"], "iatps", own)[Where.FIRST]]
+    assert texts[:2] == ["nap", "nana"]
+    assert len(set(texts)) == len(texts)
+
+
+def test_words_that_need_most_come_last_and_say_what_they_need() -> None:
+    found = pick(["n"], "iatp", untaught=1)[Where.FIRST]
+    needs = [len(one.untaught) for one in found]
+    assert needs == sorted(needs)
+    assert {0, 1} == set(needs)
+    assert all(set(one.untaught) == set(one.word.text.lower()) - set("iatpn") for one in found)

@@ -62,6 +62,12 @@ def test_the_graphemes_of_a_word_are_its_letters_each_once() -> None:
         ("go.ing", "g o i ng"),
         ("q(ueue)", "q ueue"),
         ("the", "th e"),
+        ("accent", "a c c e n t"),
+        ("soccer", "s o c c er"),
+        ("excite", "e xc ie t"),
+        ("theme", "th ee m"),
+        ("axe", "ae x"),
+        ("quite", "qu ie t"),
     ],
 )
 def test_a_word_falls_into_its_sounds(noted: str, heard: str) -> None:

@@ -15,6 +15,9 @@ Point = tuple[float, float]
 STEPS = 20
 """Points a curve is drawn with: letters are about 1 u, so that they lie under 0.06 u apart."""
 
+LONGEST_HANDLE, TINY = 1.2, 1e-9
+"""Chords: with longer handles a curve bulges out of its letter."""
+
 
 def line(start: Point, end: Point) -> FloatArray:
     """A straight line as two points; (2, 2)."""
@@ -78,13 +81,11 @@ def _hobby(chord: FloatArray, t0: FloatArray, t3: FloatArray) -> tuple[float, fl
         sa, sb, ca, cb = math.sin(a), math.sin(b), math.cos(a), math.cos(b)
         rise = 2 + math.sqrt(2) * (sa - sb / 16) * (sb - sa / 16) * (ca - cb)
         root = math.sqrt(5)
-        return rise / (3 * (1 + 0.5 * (root - 1) * ca + 0.5 * (3 - root) * cb))
+        slower = 3 * (1 + 0.5 * (root - 1) * ca + 0.5 * (3 - root) * cb)
+        # Away from the end and on to it from beyond, as a hairpin does, it has no bound.
+        return min(LONGEST_HANDLE, rise / slower) if slower > TINY else LONGEST_HANDLE
 
-    longest = 1.2  # chords: beyond it a curve bulges out of its letter
-    return (
-        size * min(longest, velocity(theta, phi)),
-        size * min(longest, velocity(phi, theta)),
-    )
+    return size * velocity(theta, phi), size * velocity(phi, theta)
 
 
 def _cross(a: FloatArray, b: FloatArray) -> float:
