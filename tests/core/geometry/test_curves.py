@@ -1,4 +1,4 @@
-"""Curves between headings: quarters of ellipses, straight lines, and what mirrors must not change."""
+"""Curves between headings: quarters of ellipses, straight lines, what mirrors must not change."""
 
 import math
 

@@ -1,5 +1,6 @@
 """The lesson: minutes that add up, steps that fit, changes that keep it whole; what is due."""
 
+from collections.abc import Callable
 from datetime import date, timedelta
 from typing import Any
 
@@ -137,20 +138,23 @@ def test_a_letter_to_look_back_on_is_taken_in_and_left_out() -> None:
     assert with_look_back(lesson, "r", there=False).look_back == ("i",)
 
 
-@pytest.mark.parametrize("too_much", ["words", "words at once", "look back", "long word"])
-def test_more_than_a_lesson_holds_is_refused_and_said(too_much: str) -> None:
-    words = [f"w{at}" for at in range(MOST_WORDS)]
-    letters = "abcdefghijklmnop"[:MOST_LOOKED_BACK]
-    lesson = plan(["z"], 20, look_back=letters, words=words)
+FULL_OF = plan(
+    ["z"], 20, look_back="abcdefghij"[:MOST_LOOKED_BACK], words=[f"w{n}" for n in range(MOST_WORDS)]
+)
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        lambda: with_word(FULL_OF, "one", there=True),
+        lambda: with_words(FULL_OF, [*FULL_OF.words, "one"]),
+        lambda: with_look_back(FULL_OF, "z", there=True),
+        lambda: with_word(full(), "x" * (LONGEST_NOTE + 1), there=True),
+    ],
+)
+def test_more_than_a_lesson_holds_is_refused_and_said(change: Callable[[], Lesson]) -> None:
     with pytest.raises(LessonError, match=r"leave|shorter"):
-        if too_much == "words":
-            with_word(lesson, "one", there=True)
-        elif too_much == "words at once":
-            with_words(lesson, [*words, "one"])
-        elif too_much == "look back":
-            with_look_back(lesson, "z", there=True)
-        else:
-            with_word(full(), "x" * (LONGEST_NOTE + 1), there=True)
+        change()
 
 
 @pytest.mark.parametrize(
