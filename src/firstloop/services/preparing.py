@@ -16,4 +16,4 @@ def prepare(record: Database) -> None:
         return
     for build in BUILT_IN.values():
         build(school_class.hand)
-    prepare_checks(school_class.style, school_class.ruling)
+    prepare_checks(school_class.style)

@@ -14,6 +14,7 @@ from firstloop.core.checking.findings import Finding, Measure, MoveInk, Result
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.limit import Limit
+from firstloop.core.checking.lines import STANDARD, OntoStandard
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.said import Said
 from firstloop.core.checking.scan import explain_image
@@ -24,14 +25,14 @@ from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Handedness, Kind, Task
-from firstloop.core.geometry.even import evenly
+from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 
-CHECKER_VERSION = "5"
+CHECKER_VERSION = "6"
 """Goes up whenever the same ink may get another answer."""
 
 ALL_IS_WELL = "Just right. Make the next one the same way."
@@ -63,16 +64,19 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
     if task.kind is not Kind.LETTER:
         raise UncheckedError(f"a {task.kind} cannot be checked yet; hand it in letter by letter")
     hand = hand_of(style)
-    forms, limits = forms_of(task.target, hand, ruling), limits_for(task.stage)
+    forms, limits = forms_of(task.target, hand, STANDARD), limits_for(task.stage)
+    onto = OntoStandard.of(ruling, hand.proportions.slant_deg)
     if isinstance(evidence, Ink):
         evidence.require_a_letter()
         left_handed = task.handedness is Handedness.LEFT
-        measured = _measure_ink(evidence, forms, hand, limits, left_handed)
+        measured = _measure_ink(onto.ink(evidence), forms, hand, limits, left_handed)
         visible = frozenset(Dimension)
     else:
-        measured = _measure_image(evidence, forms, hand)
+        lines = tuple(evenly(onto.points(line)) for line in evidence.lines())
+        measured = _measure_image(lines, forms, hand)
         visible = frozenset(Dimension) - {Dimension.DIRECTION}
-    findings = _findings(measured, limits, visible)
+    measures = [onto.measure(measure) for measure in measured.measures]
+    findings = _findings(measures, measured.explanation, limits, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
     written = measured.explanation.written
     return Result(
@@ -87,20 +91,22 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         },
         findings=findings,
         say=to_mend[0].say if to_mend else ALL_IS_WELL,
-        trail=tuple(MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, w.ink) for w in written),
+        trail=tuple(
+            MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, onto.back(w.ink)) for w in written
+        ),
         checker=CHECKER_VERSION,
     )
 
 
-def prepare(style: Style, ruling: Ruling) -> None:
-    """Works out once what every check in a hand and on a ruling needs: forms, ways and pictures of
-    its letters. The first check is then as quick as the next."""
+def prepare(style: Style) -> None:
+    """Works out once what every check in a hand needs: forms, ways and pictures of its letters. The
+    first check is then as quick as the next."""
     hand = hand_of(style)
     for letter, script in hand.scripts.items():
-        paths = draw(script, hand.proportions, ruling).paths()
-        check(Ink(tuple(Stroke.of(path) for path in paths)), Task(letter), style, ruling)
-    upside_down = Stroke.of(draw(hand.scripts["n"], hand.proportions, ruling).paths()[0][::-1])
-    check(Ink((upside_down,)), Task("k"), style, ruling)  # what is no k is read among all letters
+        paths = draw(script, hand.proportions, STANDARD).paths()
+        check(Ink(tuple(Stroke.of(path) for path in paths)), Task(letter), style, STANDARD)
+    upside_down = Stroke.of(draw(hand.scripts["n"], hand.proportions, STANDARD).paths()[0][::-1])
+    check(Ink((upside_down,)), Task("k"), style, STANDARD)  # what is no k is read among all letters
 
 
 def _measure_ink(
@@ -143,8 +149,8 @@ def _looked_at(whole: Path, faces: Faces) -> tuple[Look, float]:
     return look, faces.upright_cost(look)
 
 
-def _measure_image(image: LetterImage, forms: Forms, hand: Hand) -> _Measured:
-    sighting = explain_image(image, forms, hand.proportions.slant_deg)
+def _measure_image(lines: Lines, forms: Forms, hand: Hand) -> _Measured:
+    sighting = explain_image(lines, forms, hand.proportions.slant_deg)
     explanation, faces = sighting.explanation, faces_of(forms, hand.proportions.slant_deg)
     reading = read(*_looked_at(Path.of_trace(sighting.lines), faces), forms[0], hand)
     if sighting.turned is not None:
@@ -213,22 +219,25 @@ def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 
 def _findings(
-    measured: _Measured, limits: dict[Code, Limit], visible: frozenset[Dimension]
+    measures: Sequence[Measure],
+    explanation: Explanation,
+    limits: dict[Code, Limit],
+    visible: frozenset[Dimension],
 ) -> tuple[Finding, ...]:
     """What is beyond its limit, the most important first, each cause once."""
     judged = [
         (measure, severity)
-        for measure in measured.measures
+        for measure in measures
         if CATALOGUE[measure.code].dimension in visible
         and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
     ]
     ranked = sorted(
-        without_consequences(judged, measured.explanation),
+        without_consequences(judged, explanation),
         key=lambda one: (_WORST_FIRST.index(one[1]), _RANK[one[0].code]),
     )
-    letter = measured.explanation.letter
     return tuple(
-        _in_words(measure, severity, limits[measure.code], letter) for measure, severity in ranked
+        _in_words(measure, severity, limits[measure.code], explanation.letter)
+        for measure, severity in ranked
     )
 
 

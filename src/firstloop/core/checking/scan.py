@@ -14,7 +14,6 @@ from firstloop.core.checking.explain import Explanation, explain_as
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.looks import looks_of
 from firstloop.core.checking.turned import Faces, faces_of, turned_by_shape
-from firstloop.core.evidence.image import LetterImage
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
@@ -46,9 +45,8 @@ class Sighting:
     gap: float
 
 
-def explain_image(image: LetterImage, forms: tuple[Letter, ...], slant_deg: float) -> Sighting:
-    """How the ink of an image lies on the form of the letter that it fits best."""
-    lines = image.lines()
+def explain_image(lines: Lines, forms: tuple[Letter, ...], slant_deg: float) -> Sighting:
+    """How the lines of an image lie on the form of the letter that they fit best."""
     faces = faces_of(forms, slant_deg)
     turned = turned_by_shape(faces, faces.costs(Look.of(Path.of_trace(lines))))
     if turned is not None:
