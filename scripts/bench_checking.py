@@ -2,8 +2,12 @@
 beside two general stroke matchers on the same ink in the same run."""
 
 import resource
+import subprocess
+import sys
+import tempfile
 import time
 from collections.abc import Callable
+from pathlib import Path
 
 import numpy as np
 from dollarpy import Point, Recognizer, Template
@@ -13,14 +17,16 @@ from firstloop.core.checking.check import check
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write
-from firstloop.core.evidence.task import Task
+from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.letters import PLAIN
+from firstloop.core.letters import HANDS, PLAIN
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
+from firstloop.formats import inkml
+from firstloop.services.checking_files import Asked, InkSource, check_file
 
 RULING = Ruling()
 ROUNDS = 3
@@ -98,12 +104,57 @@ def bench_points() -> None:
         np.random.default_rng(2),
     )  # fmt: skip
     spent = {}
-    for count in (3_000, 30_000, 300_000):
+    for count in (200, 2_000, 20_000):
         finer = Ink(tuple(Stroke.of(polyline.resample(s.points, count)) for s in m.strokes))
         spent[count] = min(timed(lambda: check(finer, Task("m"), PRINT, RULING)) for _ in range(15))  # noqa: B023
-    growth = (spent[300_000] - spent[30_000]) / (10 * max(spent[30_000] - spent[3_000], 0.1))
-    print(f"300,000 points              {spent[300_000]:8.0f} ms   (bar: under 500 ms)")
+    growth = (spent[20_000] - spent[2_000]) / (10 * max(spent[2_000] - spent[200], 0.1))
+    print(f"2,000 / 20,000 points       {spent[2_000]:8.1f} / {spent[20_000]:.1f} ms")
     print(f"growth against linear       {growth:8.2f}   (bar: no more than 1)")
+
+
+FOLDER = 1200
+
+
+def _varied(name: Path, rng: np.random.Generator) -> None:
+    """A file on a page of its own: ruling, scale, place, sampling and jitter; good or slipped."""
+    hand = list(HANDS.values())[rng.choice(4, p=(0.55, 0.2, 0.15, 0.1))]
+    letter = str(rng.choice(list(hand.scripts)))
+    ruling = Ruling(rng.uniform(1.7, 2.3), -rng.uniform(0.8, 1.2))
+    fitting = [slip for slip in SLIPS.values() if slip.fits(hand.scripts[letter])]
+    slips = [fitting[rng.integers(len(fitting))]] if rng.uniform() < 0.5 and fitting else []
+    pupil = draw_pupil(rng, steadiness=rng.uniform())
+    written = write(hand.scripts[letter], hand, ruling, pupil, rng, slips=slips)
+    every = int(rng.integers(1, 3))
+    ink = Ink(
+        tuple(
+            Stroke.of(s.points[::every] + rng.normal(0, 0.004, (len(s.points[::every]), 2)))
+            for s in written.strokes
+        )
+    )
+    file = inkml.InkFile(ink, ruling, letter, Kind.LETTER, hand.name)
+    name.write_bytes(inkml.write(file, x_height_mm=rng.uniform(3.0, 90.0)))
+
+
+def bench_folder() -> None:
+    """The command on a folder of files, each on lines of its own; and on one file, from a start."""
+    rng = np.random.default_rng(13)
+    command = Path(sys.executable).with_name("firstloop")
+    with tempfile.TemporaryDirectory() as folder:
+        files = [Path(folder) / f"{at:04}.inkml" for at in range(FOLDER)]
+        for file in files:
+            _varied(file, rng)
+
+        def run(*paths: Path) -> float:
+            call: list[str | Path] = [command, "check", *paths, "--json"]
+            return timed(lambda: subprocess.run(call, check=True, capture_output=True))
+
+        whole, first = run(Path(folder)), min(run(files[0]) for _ in range(3))
+        sources = [InkSource(file.name, file.read_bytes()) for file in files]
+    each = [timed(lambda: check_file(source, Asked())) for source in sources]  # noqa: B023
+    p50, p95 = np.percentile(each, [50, 95])
+    print(f"{FOLDER} files, start included {1000 * FOLDER / whole:8.0f} a second   (bar: 200)")
+    print(f"one of them, p50 / p95      {p50:8.2f} / {p95:.2f} ms   (bar: 4 / 10 ms)")
+    print(f"the first answer            {first:8.0f} ms   (bar: 800 ms)")
 
 
 def bench_memory() -> None:
@@ -164,6 +215,7 @@ def bench_checking() -> None:
     """All of it."""
     bench_latency()
     bench_points()
+    bench_folder()
     bench_memory()
     bench_reading()
 

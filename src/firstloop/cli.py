@@ -6,18 +6,18 @@ import os
 import socket
 import sys
 from collections.abc import Iterator
+from concurrent.futures import Executor, ProcessPoolExecutor
+from contextlib import AbstractContextManager, contextmanager, nullcontext
 from datetime import UTC, datetime
 from pathlib import Path
 
-from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Finding, Result
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.evidence.task import Handedness, Task
+from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters import draw, find_hand
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.style import Style
 from firstloop.core.text.words import compose
 from firstloop.formats import inkml
+from firstloop.services.checking_files import Answer, Asked, InkSource, check_files
 
 DEFAULT_DATABASE = Path("data") / "firstloop.db"
 INTERFACE = Path(__file__).parents[2] / "web" / "dist"
@@ -47,6 +47,10 @@ def _parser() -> argparse.ArgumentParser:
     checking.add_argument("--letter", help="the letter asked for, whatever the file says")
     checking.add_argument("--hand", help="the hand it is written in, whatever the file says")
     checking.add_argument("--handedness", choices=["left", "right"])
+    checking.add_argument("--workers", type=int, default=0, help="processes; else one a core")
+    checking.add_argument(
+        "--scheduler", metavar="ADDRESS", help="let a Dask cluster do the work (extra: cluster)"
+    )
     checking.set_defaults(run=_check)
 
     demo = commands.add_parser("demo", help="load the made-up class, if the record is empty")
@@ -88,12 +92,17 @@ def _parser() -> argparse.ArgumentParser:
 
 
 def _check(options: argparse.Namespace) -> int:
+    paths = list(_ink_files(options.paths))
+    asked = Asked(
+        options.letter, options.hand, Handedness(options.handedness) if options.handedness else None
+    )
     failed = False
-    for path in _ink_files(options.paths):
-        answer = _check_file(path, options)
-        failed |= "error" in answer
-        line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
-        print(line, flush=True)
+    with _workers(options, len(paths)) as executor:
+        for at, answer in enumerate(check_files(map(_source, paths), asked, executor), 1):
+            failed |= "error" in answer
+            line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
+            print(line, flush=True)
+            _show_progress(at, len(paths))
     return 1 if failed else 0
 
 
@@ -106,54 +115,56 @@ def _ink_files(paths: list[Path]) -> Iterator[Path]:
             yield path
 
 
-def _check_file(path: Path, options: argparse.Namespace) -> dict[str, object]:
+def _source(path: Path) -> InkSource:
     try:
-        file = inkml.read(path.read_bytes())
-        letter = options.letter or file.target
-        if letter is None:
-            raise inkml.InkmlError(
-                'nothing says which letter was asked for; add <annotation type="target"> '
-                "or give --letter"
-            )
-        style = Style(options.hand or file.hand or "plain")
-        handedness = Handedness(options.handedness or file.handedness or Handedness.RIGHT)
-        result = check(file.ink, Task(letter, handedness=handedness), style, file.ruling)
-        return {"file": path.name, **_as_json(result)}
+        if path.stat().st_size > inkml.MAX_BYTES:  # not even read
+            return InkSource(path.name, error=inkml.too_large())
+        return InkSource(path.name, path.read_bytes())
     except OSError as error:
-        return {"file": path.name, "error": f"cannot be read: {error.strerror}"}
-    except FirstLoopError as error:
-        return {"file": path.name, "error": str(error)}
+        return InkSource(path.name, error=f"cannot be read: {error.strerror}")
 
 
-def _as_json(result: Result) -> dict[str, object]:
-    return {
-        "target": result.target,
-        "hand": result.hand,
-        "reads_as": result.reads_as,
-        "verdict": result.verdict,
-        "findings": [_finding_json(finding) for finding in result.findings],
-        "say": result.say,
-        "checker": result.checker,
-    }
+FEW_FILES = 32
+"""So many are checked before other processes would have started."""
 
 
-def _finding_json(finding: Finding) -> dict[str, object]:
-    fields = {
-        "code": finding.code,
-        "dimension": finding.dimension,
-        "severity": finding.severity,
-        "stroke": finding.stroke,
-        "move": finding.move,
-        "measure": finding.measure,
-        "limit": finding.limit,
-        "unit": finding.unit,
-        "note": finding.note,
-        "say": finding.say,
-    }
-    return fields | ({"other": finding.other} if finding.other else {})
+def _workers(options: argparse.Namespace, files: int) -> AbstractContextManager[Executor | None]:
+    """Who does the work: a cluster, processes, or for a few files nobody else."""
+    if options.scheduler:
+        return cluster(options.scheduler)
+    count = options.workers or os.cpu_count() or 1
+    if count == 1 or files <= FEW_FILES:
+        return nullcontext()
+    import scipy.optimize  # noqa: F401, PLC0415  # slow to load: once, not in every process
+
+    return ProcessPoolExecutor(count)
 
 
-def _in_a_line(answer: dict[str, object]) -> str:
+@contextmanager
+def cluster(address: str) -> Iterator[Executor]:
+    """The workers of a Dask cluster; what one of them leaves undone another does."""
+    try:
+        from distributed import Client  # noqa: PLC0415  # an extra
+    except ImportError as error:
+        raise FirstLoopError(
+            '--scheduler needs the extra "cluster"; install firstloop[cluster]'
+        ) from error
+    try:
+        client = Client(address, timeout=10)  # type: ignore[no-untyped-call]
+    except (OSError, ValueError) as error:
+        raise FirstLoopError(f"no scheduler answers at {address}; is it running?") from error
+    with client, client.get_executor(retries=3) as executor:  # type: ignore[no-untyped-call]
+        yield executor
+
+
+def _show_progress(done: int, of: int) -> None:
+    """How far it is, where somebody watches and the answers go elsewhere."""
+    if sys.stderr.isatty() and not sys.stdout.isatty():
+        end = "\n" if done == of else ""
+        print(f"\r{done:,} of {of:,} files", end=end, file=sys.stderr, flush=True)
+
+
+def _in_a_line(answer: Answer) -> str:
     said = answer.get("error") or answer["say"]
     return f"{answer['file']}: {said}"
 

@@ -8,9 +8,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from firstloop.core.errors import FirstLoopError
+from firstloop.core.errors import FirstLoopError, InkError, RulingError
 from firstloop.core.evidence.ink import Ink, Stroke
-from firstloop.core.evidence.task import Handedness
+from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.letters.ruling import Ruling
 from firstloop.formats.inkml import InkFile, InkmlError, read, write
 
@@ -31,6 +31,9 @@ def document(
     ).encode()
 
 
+MID_BASE = '<line name="mid" y="{mid}"/><line name="base" y="{base}"/>'
+
+
 @settings(max_examples=50, deadline=None)
 @given(strokes=st.lists(STROKE, min_size=1, max_size=4), timed=st.booleans())
 def test_what_is_written_is_what_is_read(strokes: Any, timed: Any) -> None:
@@ -40,7 +43,7 @@ def test_what_is_written_is_what_is_read(strokes: Any, timed: Any) -> None:
             for points in strokes
         )
     )
-    given_file = InkFile(ink, Ruling(2.0, -1.0), "n", "plain", Handedness.LEFT)
+    given_file = InkFile(ink, Ruling(2.0, -1.0), "n", Kind.LETTER, "plain", Handedness.LEFT)
     file = read(write(given_file))
     assert (file.target, file.hand, file.handedness) == ("n", "plain", "left")
     assert file.ruling.top == pytest.approx(2.0)
@@ -85,6 +88,22 @@ def test_any_unit_gives_the_same_ink() -> None:
         (document("1 20 0, 1 30"), "trace 0, sample 1 has 2 numbers; .* 3 channels"),
         (document(""), "trace 0 is empty"),
         (document(channels='<channel name="T"/>'), "it needs X and Y"),
+        (document("1 20 0, 1e308 30 8"), "more than 1000 times the x-height away"),
+        (document("-1e308 20 0, 1e308 30 8"), "must be finite|more than 1000 times"),
+        (document(lines=MID_BASE.format(mid="30", base="30.000001")), "more than 1000 times"),
+        (
+            document(lines='<line name="top" y="20"/>' + MID_BASE.format(mid=20, base=30)),
+            "top line",
+        ),
+        (document(lines='<line name="drop" y="30"/>' + MID_BASE.format(mid=20, base=30)), "drop"),
+        (document("1 20 0, 1 30 8</trace><trace>" * 200 + "1 20 0"), "201 strokes"),
+        (b"<ink>" + b"<a/>" * 4_000_000, "more than 10,000 elements"),
+        (
+            document().replace(b"<trace>", b'<trace a="' + b"x" * 64_001 + b'">'),
+            "attributes of an element are longer",
+        ),
+        (b"<ink>" + b" " * 20_000_000, "larger than 20 MB"),
+        (b'<?xml version="1.0" encoding="none-such"?><ink/>', "not XML"),
         (document("1 20 0, " * 1_000_000 + "1 20 0"), "1,000,001 points"),
         (
             b'<!DOCTYPE ink [<!ENTITY a "aaaa">]><ink xmlns="http://www.w3.org/2003/InkML">&a;</ink>',
@@ -93,7 +112,7 @@ def test_any_unit_gives_the_same_ink() -> None:
     ],
 )
 def test_a_faulty_file_says_what_is_wrong_and_where(data: Any, words: str) -> None:
-    with pytest.raises(InkmlError, match=words):
+    with pytest.raises((InkmlError, InkError, RulingError), match=words):
         read(data)
 
 

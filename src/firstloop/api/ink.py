@@ -4,10 +4,8 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, Field
 
-from firstloop.core.evidence.ink import MAX_POINTS, Ink
+from firstloop.core.evidence.ink import MAX_POINTS, MAX_STROKES, Ink
 from firstloop.formats import ink_json
-
-MOST_STROKES = 200
 
 InkPoint = tuple[float, float, float | None, float | None]
 """x and y in u (base line 0, y up), milliseconds since the ink's first point, force 0 to 1."""
@@ -19,7 +17,7 @@ class InkStroke(BaseModel):
     points: Annotated[list[InkPoint], Field(max_length=MAX_POINTS)]
 
 
-Strokes = Annotated[list[InkStroke], Field(max_length=MOST_STROKES)]
+Strokes = Annotated[list[InkStroke], Field(max_length=MAX_STROKES)]
 
 
 def ink_from(strokes: Strokes) -> Ink:

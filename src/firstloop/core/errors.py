@@ -11,6 +11,10 @@ class InkError(FirstLoopError):
     """Ink that cannot be checked: no strokes, no extent, numbers that are none."""
 
 
+class RulingError(FirstLoopError):
+    """Lines between which no letters can be written."""
+
+
 class UnknownLetterError(FirstLoopError):
     """A letter or hand for which there is no movement script."""
 

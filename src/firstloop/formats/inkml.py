@@ -11,13 +11,25 @@ import numpy as np
 from defusedxml import DefusedXmlException
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
-from firstloop.core.evidence.task import Handedness
+from firstloop.core.evidence.ink import (
+    MAX_POINTS,
+    MAX_STROKES,
+    MAX_TEXT_POINTS,
+    MAX_TEXT_STROKES,
+    Ink,
+    Stroke,
+    require_no_more,
+)
+from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.ruling import Line, Ruling
 
 NAMESPACE = "http://www.w3.org/2003/InkML"
 MILLISECONDS = 1000.0
+
+MAX_BYTES, MAX_ELEMENTS, MAX_ATTRIBUTES = 20_000_000, 10_000, 64_000
+"""Of a file, its elements, and the characters of one element's attributes: beyond them it is no
+ink, and is not read to its end."""
 
 
 class InkmlError(FirstLoopError):
@@ -31,6 +43,7 @@ class InkFile:
     ink: Ink
     ruling: Ruling
     target: str | None = None
+    kind: Kind | None = None
     hand: str | None = None
     handedness: Handedness | None = None
 
@@ -38,33 +51,43 @@ class InkFile:
 def read(data: bytes) -> InkFile:
     """Reads one InkML document; raises InkmlError or InkError saying what is wrong and where."""
     root = _parse(data)
+    target, kind = _annotation(root, "target"), _kind(_annotation(root, "kind"))
+    if kind is None and target is not None:
+        kind = Kind.of(target)
     lines = _ruling_lines(root)
     x_height = lines[Line.BASE] - lines[Line.MID]
     channels = _channels(root)
-    traces = list(root.iter(f"{{{NAMESPACE}}}trace"))
-    if not traces:
-        raise InkmlError("there is no <trace>; write one for each time the pen was down")
-    count = sum((trace.text or "").count(",") + 1 for trace in traces)
-    if count > MAX_POINTS:
-        raise InkmlError(
-            f"the traces hold {count:,} points, more than the {MAX_POINTS:,} of any one letter; "
-            "check that the pen was not left lying on the tablet"
-        )
-    tables = [_samples(trace.text or "", at, channels) for at, trace in enumerate(traces)]
+    tables = _tables(root, channels, a_letter=kind in (Kind.LETTER, None))
     left = min(float(table[:, channels.index("X")].min()) for table in tables)
     strokes = tuple(_stroke(table, channels, left, lines[Line.BASE], x_height) for table in tables)
     return InkFile(
         ink=Ink(strokes),
         ruling=Ruling.from_page(lines, x_height=x_height),
-        target=_annotation(root, "target"),
+        target=target,
+        kind=kind,
         hand=_annotation(root, "hand"),
         handedness=_handedness(_annotation(root, "handedness")),
     )
 
 
+def _tables(root: Element, channels: list[str], *, a_letter: bool) -> list[FloatArray]:
+    """The samples of each trace; (n, channels). No more are read than there can be."""
+    traces = list(root.iter(f"{{{NAMESPACE}}}trace"))
+    if not traces:
+        raise InkmlError("there is no <trace>; write one for each time the pen was down")
+    count = sum((trace.text or "").count(",") + 1 for trace in traces)
+    most = (MAX_STROKES, MAX_POINTS) if a_letter else (MAX_TEXT_STROKES, MAX_TEXT_POINTS)
+    require_no_more(len(traces), count, *most)
+    return [_samples(trace.text or "", at, channels) for at, trace in enumerate(traces)]
+
+
 def _parse(data: bytes) -> Element:
     if not data.strip():
         raise InkmlError("the file is empty; it should hold an InkML document")
+    if len(data) > MAX_BYTES:
+        raise InkmlError(too_large())
+    if data.count(b"<") > 2 * MAX_ELEMENTS:  # each is opened and closed; parsed, they fill memory
+        raise InkmlError(f"the file has more than {MAX_ELEMENTS:,} elements; no ink has")
     try:
         root: Element = SafeElementTree.fromstring(data)
     except ParseError as fault:
@@ -72,9 +95,19 @@ def _parse(data: bytes) -> Element:
         raise InkmlError(f"not XML: line {line}, column {column + 1}: {fault.msg}") from fault
     except DefusedXmlException as fault:
         raise InkmlError("the XML defines entities; write it without a DTD") from fault
+    except (LookupError, ValueError) as fault:
+        raise InkmlError("not XML: its encoding is not known; write UTF-8") from fault
     if root.tag != f"{{{NAMESPACE}}}ink":
-        raise InkmlError(f'the root is <{root.tag}>; it should be <ink xmlns="{NAMESPACE}">')
+        raise InkmlError(f'the root is <{root.tag:.80}>; it should be <ink xmlns="{NAMESPACE}">')
+    for element in root.iter():
+        if sum(map(len, element.attrib.values())) > MAX_ATTRIBUTES:
+            raise InkmlError(f"the attributes of an element are longer than {MAX_ATTRIBUTES:,}")
     return root
+
+
+def too_large() -> str:
+    """What is said of a file that is not even read."""
+    return f"the file is larger than {MAX_BYTES // 1_000_000} MB; no ink is"
 
 
 def _annotation(root: Element, kind: str) -> str | None:
@@ -86,8 +119,15 @@ def _annotation(root: Element, kind: str) -> str | None:
 
 def _handedness(text: str | None) -> Handedness | None:
     if text is not None and text not in Handedness.__members__.values():
-        raise InkmlError(f'handedness is "{text}"; write left or right, or leave it out')
+        raise InkmlError(f'handedness is "{text:.40}"; write left or right, or leave it out')
     return None if text is None else Handedness(text)
+
+
+def _kind(text: str | None) -> Kind | None:
+    if text is not None and text not in Kind.__members__.values():
+        known = ", ".join(sorted(Kind))
+        raise InkmlError(f'kind is "{text:.40}"; write one of {known}, or leave it out')
+    return None if text is None else Kind(text)
 
 
 def _ruling_lines(root: Element) -> dict[Line, float]:
@@ -114,7 +154,7 @@ def _number(text: str, where: str) -> float:
     except ValueError:
         value = float("nan")
     if not np.isfinite(value):
-        raise InkmlError(f'{where} is "{text}"; write a number')
+        raise InkmlError(f'{where} is "{text:.40}"; write a number')
     return value
 
 
@@ -123,7 +163,8 @@ def _channels(root: Element) -> list[str]:
     if not names:
         return ["X", "Y"]
     if "X" not in names or "Y" not in names:
-        raise InkmlError(f"the trace format has channels {' '.join(names)}; it needs X and Y")
+        named = " ".join(names)
+        raise InkmlError(f"the trace format has channels {named:.80}; it needs X and Y")
     return names
 
 
@@ -163,14 +204,15 @@ def _stroke(
         return table[:, channels.index(name)] if name in channels else None
 
     x, y, t = table[:, channels.index("X")], table[:, channels.index("Y")], channel("T")
-    points = np.column_stack([(x - left) / x_height, (base - y) / x_height])
+    with np.errstate(over="ignore"):  # what is too large is told by Stroke
+        points = np.column_stack([(x - left) / x_height, (base - y) / x_height])
     return Stroke.of(points, None if t is None else t / MILLISECONDS, channel("F"))
 
 
 def write(file: InkFile, *, x_height_mm: float = 8.0) -> bytes:
     """The attempt as an InkML document in mm, the top line at y 0."""
     root = Element("ink", {"xmlns": NAMESPACE})
-    for kind in ("target", "hand", "handedness"):
+    for kind in ("target", "kind", "hand", "handedness"):
         value = getattr(file, kind)
         if value:
             SubElement(root, "annotation", {"type": kind}).text = value

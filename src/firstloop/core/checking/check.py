@@ -19,7 +19,7 @@ from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.said import Said
 from firstloop.core.checking.scan import explain_image
 from firstloop.core.checking.tidy import tidy
-from firstloop.core.checking.turned import Faces, faces_of, other_way_up
+from firstloop.core.checking.turned import faces_of, other_way_up
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
@@ -112,12 +112,12 @@ def prepare(style: Style) -> None:
 def _measure_ink(
     ink: Ink, forms: Forms, hand: Hand, limits: dict[Code, Limit], left_handed: bool
 ) -> _Measured:
-    lines, faces = tidy(ink, forms[0]), faces_of(forms, hand.proportions.slant_deg)
+    lines = tidy(ink, forms[0])
     as_it_is = explanation = explain(lines, forms)
     whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
     look: tuple[Look, float] | None = None
     if not explanation.is_right:  # what clearly is the letter is looked at no other way up
-        picture = Look.of(whole)
+        picture, faces = Look.of(whole), faces_of(forms, hand.proportions.slant_deg)
         costs = faces.costs(picture)
         look = picture, float(costs[0])
         turned = other_way_up(lines, forms, faces, costs, explanation)
@@ -137,22 +137,22 @@ def _measure_ink(
     if explanation is as_it_is and explanation.is_sure:
         reading = Reading(forms[0].name, 0.0)
     else:
-        reading = read(*(look or _looked_at(whole, faces)), forms[0], hand)
+        reading = read(*(look or _looked_at(whole, forms, hand)), forms[0], hand)
     return _Measured(
         explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
     )
 
 
-def _looked_at(whole: Path, faces: Faces) -> tuple[Look, float]:
+def _looked_at(whole: Path, forms: Forms, hand: Hand) -> tuple[Look, float]:
     """How ink looks, and what that differs by (u²) from the letter asked for."""
     look = Look.of(whole)
-    return look, faces.upright_cost(look)
+    return look, faces_of(forms, hand.proportions.slant_deg).upright_cost(look)
 
 
 def _measure_image(lines: Lines, forms: Forms, hand: Hand) -> _Measured:
     sighting = explain_image(lines, forms, hand.proportions.slant_deg)
-    explanation, faces = sighting.explanation, faces_of(forms, hand.proportions.slant_deg)
-    reading = read(*_looked_at(Path.of_trace(sighting.lines), faces), forms[0], hand)
+    explanation = sighting.explanation
+    reading = read(*_looked_at(Path.of_trace(sighting.lines), forms, hand), forms[0], hand)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))
         return _Measured(explanation, reading, [sighting.turned, *sizes])

@@ -1,9 +1,9 @@
 """From the lines of a page to the lines that the checker's letters are drawn on, and back.
 
 In u the base line is at 0 and the mid line at 1 on every page; top and drop line differ from
-page to page. Letters are drawn for a ruling by stretching what lies above the mid line and below the base
-line (`height_of`). So ink need not be met by letters drawn for its page: it is stretched the other
-way, and letters, their ways and their pictures are worked out once a hand.
+page to page. Letters are drawn for a ruling by stretching what lies above the mid line and below
+the base line (`height_of`). So ink need not be met by letters drawn for its page: it is stretched
+the other way, and letters, their ways and their pictures are worked out once a hand.
 """
 
 import math

@@ -8,9 +8,15 @@ from firstloop.core.errors import InkError
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 
-MAX_POINTS = 1_000_000
-"""More samples than this in one letter is a stuck pen, not a letter: at 240 a second it would
-have taken a child over an hour."""
+MAX_STROKES, MAX_POINTS = 200, 20_000
+"""More than this in one letter is a stuck pen or a test of patience, not a letter: at 240 samples a
+second it would have taken a child over a minute without a pause."""
+
+MAX_TEXT_STROKES, MAX_TEXT_POINTS = 1_000, 100_000
+"""The same of a text: some fifty letters with their dots and bars, slowly written."""
+
+FURTHEST = 1000.0
+"""u from the page's corner: no page is as large. What lies further off is in other units."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -36,6 +42,11 @@ class Stroke:
             raise InkError("a stroke has no points; it needs at least one x and y")
         if not np.isfinite(kept).all():
             raise InkError("a point is not a number; every x and y must be finite")
+        if np.abs(kept).max() > FURTHEST:
+            raise InkError(
+                f"a point lies more than {FURTHEST:.0f} times the x-height away; "
+                "ink and ruling must be in one unit"
+            )
         return cls(kept, _channel(times, len(kept), "time"), _channel(force, len(kept), "force"))
 
     @property
@@ -76,10 +87,21 @@ class Ink:
         count = sum(len(stroke.points) for stroke in self.strokes)
         if count < 2:
             raise InkError("the ink is a single point; a letter needs a line")
-        if count > MAX_POINTS:
-            raise InkError(
-                f"the ink has {count:,} points, more than the {MAX_POINTS:,} of any one letter; "
-                "check that the pen was not left lying on the tablet"
-            )
+        require_no_more(len(self.strokes), count, MAX_STROKES, MAX_POINTS)
         if not any(polyline.length(stroke.points) > 0.0 for stroke in self.strokes):
             raise InkError("the ink stays in one place; a letter needs a line")
+
+
+def require_no_more(strokes: int, points: int, most_strokes: int, most_points: int) -> None:
+    """Raises InkError for more ink than there can be.
+
+    >>> require_no_more(3, 20_001, MAX_STROKES, MAX_POINTS)  # doctest: +ELLIPSIS
+    Traceback (most recent call last):
+    firstloop.core.errors.InkError: the ink has 20,001 points, more than the 20,000 there can be...
+    """
+    for count, most, what in ((strokes, most_strokes, "strokes"), (points, most_points, "points")):
+        if count > most:
+            raise InkError(
+                f"the ink has {count:,} {what}, more than the {most:,} there can be; "
+                "check that the pen was not left lying on the tablet"
+            )

@@ -25,6 +25,17 @@ class Kind(StrEnum):
     SENTENCE = "sentence"
     FREE = "free"
 
+    @classmethod
+    def of(cls, target: str) -> "Kind":
+        """What a target is where nothing else is said.
+
+        >>> [str(Kind.of(target)) for target in ("m", "ship", "A cat.")]
+        ['letter', 'word', 'sentence']
+        """
+        if len(target) == 1:
+            return cls.LETTER
+        return cls.SENTENCE if " " in target else cls.WORD
+
 
 class Help(StrEnum):
     """How much help there was while writing, from the most to the least; in a word the letter

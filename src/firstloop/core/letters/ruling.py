@@ -7,6 +7,8 @@ top line is above the base, how far the drop line is below it; and which of the 
 from dataclasses import dataclass
 from enum import StrEnum
 
+from firstloop.core.errors import RulingError
+
 
 class Line(StrEnum):
     """The four lines by name, from above."""
@@ -47,6 +49,9 @@ _DASHED = {RulingKind.THREE: {Line.MID}, RulingKind.FOUR: {Line.MID}}
 TOP_RANGE, DROP_RANGE, X_HEIGHT_MM_RANGE = (1.6, 2.4), (-1.4, -0.7), (4.0, 15.0)
 """u, u, mm: what a class may choose. Beyond the first two, tall letters and tails no longer look
 like the hand's; 4 to 15 mm is from the finest lines of an eight-year-old to a first board."""
+
+TALLEST, DEEPEST = (1.2, 5.0), (-5.0, -0.2)
+"""u: what lines of a page may be at all. Between nearer ones no tall letter or tail can be told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,7 +94,8 @@ class Ruling:
     def from_page(cls, lines: dict[Line, float], *, x_height: float) -> "Ruling":
         """A ruling from lines on a page whose y grows downwards, in any unit.
 
-        `lines` holds base and whatever else the page has; `x_height` is in the same unit.
+        `lines` holds base and whatever else the page has; `x_height` is in the same unit. Raises
+        RulingError for lines between which no letters can be written.
 
         >>> Ruling.from_page({Line.BASE: 30.0, Line.MID: 20.0, Line.TOP: 12.0}, x_height=10.0).top
         1.8
@@ -99,7 +105,14 @@ class Ruling:
         def above_base(line: Line) -> float:
             return (base - lines[line]) / x_height if line in lines else default.height(line)
 
-        return cls(top=above_base(Line.TOP), drop=above_base(Line.DROP))
+        top, drop = above_base(Line.TOP), above_base(Line.DROP)
+        for line, height, (least, most) in ((Line.TOP, top, TALLEST), (Line.DROP, drop, DEEPEST)):
+            if not least <= height <= most:
+                raise RulingError(
+                    f"the {line} line is {height:.3g} times the x-height above the base line; "
+                    f"it should be {least:g} to {most:g} times"
+                )
+        return cls(top, drop)
 
 
 @dataclass(frozen=True, slots=True)
