@@ -184,7 +184,7 @@ def bench_reading() -> None:
     lines = [(letter, _line(ink)) for letter, ink in forms]
 
     def by_check(letter: str, ink: Ink) -> str:
-        return check(ink, Task(letter), PRINT, RULING).reads_as
+        return check(ink, Task(letter), PRINT, RULING).reads_as or "?"
 
     def by_cloud(_: str, ink: Ink) -> str:
         return str(cloud.recognize(_cloud(ink))[0])

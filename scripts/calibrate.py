@@ -78,7 +78,7 @@ class Measured:
         mend = to_mend(result)
         self.nagged.add(bool(mend))
         self.false.update(mend)
-        self.read.add(result.reads_as in reads_as)
+        self.read.add((result.reads_as or "?") in reads_as)
 
     def add_slip(self, result: Result, codes: frozenset[Code], name: Code) -> None:
         mend = to_mend(result)

@@ -11,6 +11,8 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Task
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 
@@ -36,6 +38,11 @@ def hump(left: float, right: float, base: float = 0.0, top: float = 1.0) -> Corn
 
 def ink(*strokes: FloatArray) -> Ink:
     return Ink(tuple(Stroke.of(stroke) for stroke in strokes))
+
+
+def drawn(script: Script) -> tuple[FloatArray, ...]:
+    """A script as the print hand draws it, stroke by stroke."""
+    return draw(script, HANDS["plain"].proportions, Ruling()).paths()
 
 
 def n_strokes() -> FloatArray:

@@ -88,9 +88,9 @@ def test_any_unit_gives_the_same_ink() -> None:
         (document("1 20 0, 1 30"), "trace 0, sample 1 has 2 numbers; .* 3 channels"),
         (document(""), "trace 0 is empty"),
         (document(channels='<channel name="T"/>'), "it needs X and Y"),
-        (document("1 20 0, 1e308 30 8"), "more than 1000 times the x-height away"),
-        (document("-1e308 20 0, 1e308 30 8"), "must be finite|more than 1000 times"),
-        (document(lines=MID_BASE.format(mid="30", base="30.000001")), "more than 1000 times"),
+        (document("1 20 0, 1e308 30 8"), "more than 100,000 times the x-height away"),
+        (document("-1e308 20 0, 1e308 30 8"), "must be finite|more than 100,000 times"),
+        (document(lines=MID_BASE.format(mid="30", base="30.000001")), "more than 100,000 times"),
         (
             document(lines='<line name="top" y="20"/>' + MID_BASE.format(mid=20, base=30)),
             "top line",

@@ -67,7 +67,7 @@ class AttemptOut(BaseModel):
     help: Help
     written_at: datetime
     strokes: list[InkStroke]
-    reads_as: str
+    reads_as: str | None
     checked: Verdicts
     held: Verdicts
     findings: list[FindingOut]

@@ -52,7 +52,7 @@ class Attempt(Base):
     ruling_drop: Mapped[float]
     written_at: Mapped[datetime] = mapped_column(UtcDateTime)
     day: Mapped[date]
-    reads_as: Mapped[str]
+    reads_as: Mapped[str | None]
     way: Mapped[str]
     direction: Mapped[str]
     size: Mapped[str]

@@ -79,7 +79,7 @@ class JudgementRecord:
 class Checked:
     """What the checker says of a letter, as the record keeps it."""
 
-    reads_as: str
+    reads_as: str | None
     way: str
     verdicts: dict[Dimension, Verdict]
     findings: tuple[Finding, ...]

@@ -51,7 +51,7 @@ def test_every_letter_looks_like_itself_and_reads_as_itself(hand: str) -> None:
             look = look_of(form.paths())
             cost = faces_of(forms, own.proportions.slant_deg).upright_cost(look)
             assert cost < 0.003, (name, cost)
-            assert read(look, cost, forms[0], own).nearest == name
+            assert read(look, cost, forms[0], own, explained=True).letter == name
 
 
 @pytest.mark.parametrize("name", list("aekmstx"))
@@ -110,8 +110,8 @@ def test_a_letter_that_lies_well_is_looked_at_no_other_way_up() -> None:
 def test_another_letter_is_read_as_what_it_is(asked: str, made: str) -> None:
     forms = forms_of(asked, PLAIN, RULING)
     look = look_of(plain(made).paths())
-    reading = read(look, faces_of(forms, 0.0).upright_cost(look), forms[0], PLAIN)
-    assert reading.nearest == made
+    reading = read(look, faces_of(forms, 0.0).upright_cost(look), forms[0], PLAIN, explained=True)
+    assert reading.letter == made
     assert reading.margin > 0.012
 
 
@@ -119,10 +119,15 @@ def test_who_asked_for_a_letter_does_not_read_a_digit() -> None:
     forms = forms_of("o", PLAIN, RULING)
     look = look_of(plain("0").paths())
     cost = faces_of(forms, 0.0).upright_cost(look)
-    assert read(look, cost, forms[0], PLAIN).nearest in ("o", "O", "0")
+    assert read(look, cost, forms[0], PLAIN, explained=True).letter in ("o", "O", "0")
     small_o = look_of(plain("o").paths())
     zero = forms_of("0", PLAIN, RULING)
-    assert read(small_o, faces_of(zero, 0.0).upright_cost(small_o), zero[0], PLAIN).nearest != "1"
+    assert (
+        read(
+            small_o, faces_of(zero, 0.0).upright_cost(small_o), zero[0], PLAIN, explained=True
+        ).letter
+        != "1"
+    )
 
 
 @pytest.mark.parametrize("hand", HANDS)
@@ -164,5 +169,5 @@ def test_what_lies_surely_on_a_letter_reads_as_no_other(hand: str) -> None:
             sure += 1
             look = look_of(line for line in lines)
             cost = faces_of(forms, own.proportions.slant_deg).upright_cost(look)
-            assert read(look, cost, forms[0], own).nearest == asked, (asked, made)
+            assert read(look, cost, forms[0], own, explained=True).letter == asked, (asked, made)
     assert sure > len(small) / 2  # of the letters that were made as they were asked for

@@ -1009,7 +1009,7 @@ export interface components {
             /** Strokes */
             strokes: components["schemas"]["InkStroke"][];
             /** Reads As */
-            reads_as: string;
+            reads_as: string | null;
             checked: components["schemas"]["Verdicts"];
             held: components["schemas"]["Verdicts"];
             /** Findings */

@@ -200,7 +200,15 @@ _KINDS = (
         note=lambda s: f"The shape would be read as {s.other}.",
         say=lambda s: s.tell_apart,
         explained_by=frozenset(
-            {Code.OPEN_GAP, Code.DOT_PLACE, Code.ENTRY_MISSING, Code.EXIT_MISSING, Code.WIDTH}
+            {
+                Code.OPEN_GAP,
+                Code.DOT_PLACE,
+                Code.ENTRY_MISSING,
+                Code.EXIT_MISSING,
+                Code.WIDTH,
+                Code.PART_LENGTH,
+                Code.UNEVEN_PARTS,
+            }
         ),
     ),
     FindingKind(
@@ -271,8 +279,8 @@ _KINDS = (
         Code.WIDTH,
         Dimension.SIZE,
         Limit(
-            0.4,
-            0.55,
+            0.36,
+            0.48,
             "ratio - 1",
             "Hands differ by a quarter; half as wide again fills its neighbour's place.",
         ),
@@ -287,6 +295,7 @@ _KINDS = (
                 Code.ENTRY_MISSING,
                 Code.EXIT_MISSING,
                 Code.UNEVEN_PARTS,
+                Code.SLANT,
             }
         ),
     ),
@@ -298,7 +307,7 @@ _KINDS = (
             f"The {s.part} is {s.size:.0%} {'longer' if s.up else 'shorter'} than in the model."
         ),
         say=lambda s: f"Make the {s.part} a little {'shorter' if s.up else 'longer'}.",
-        explained_by=frozenset({Code.READS_AS_OTHER, Code.WIDTH}),
+        explained_by=frozenset({Code.WIDTH}),
     ),
     FindingKind(
         Code.SLANT,

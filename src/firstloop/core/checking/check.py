@@ -19,6 +19,7 @@ from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.said import Said
 from firstloop.core.checking.scan import explain_image
 from firstloop.core.checking.tidy import tidy
+from firstloop.core.checking.travel import travelled
 from firstloop.core.checking.turned import faces_of, other_way_up
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
@@ -31,6 +32,7 @@ from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.limits import NEAR
 
 CHECKER_VERSION = "6"
 """Goes up whenever the same ink may get another answer."""
@@ -76,14 +78,14 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         measured = _measure_image(lines, forms, hand)
         visible = frozenset(Dimension) - {Dimension.DIRECTION}
     measures = [onto.measure(measure) for measure in measured.measures]
-    findings = _findings(measures, measured.explanation, limits, visible)
+    findings = _findings(replace(measured, measures=measures), limits, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
     written = measured.explanation.written
     return Result(
         target=task.target,
         kind=task.kind,
         hand=hand.name,
-        reads_as=measured.reading.nearest,
+        reads_as=measured.reading.letter,
         way=measured.explanation.way.name,
         verdict={
             dimension: _verdict(findings, dimension) if dimension in visible else Verdict.UNSEEN
@@ -124,7 +126,9 @@ def _measure_ink(
         if turned is not None:
             measure, explanation = turned
             sizes = _sizes(explanation, frame_of(explanation))
-            return _Measured(explanation, read(*look, forms[0], hand), [measure, *sizes])
+            return _Measured(
+                explanation, read(*look, forms[0], hand, explained=False), [measure, *sizes]
+            )
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
     if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
@@ -135,11 +139,26 @@ def _measure_ink(
         whole = Path.of_trace(lines if explanation.left_over else explanation.settled.as_made)
         look = None
     if explanation is as_it_is and explanation.is_sure:
-        reading = Reading(forms[0].name, 0.0)
-    else:
-        reading = read(*(look or _looked_at(whole, forms, hand)), forms[0], hand)
-    return _Measured(
-        explanation, reading, [*leaning, *_measures(explanation, reading, left_handed=left_handed)]
+        reading = Reading(forms[0].name)
+        return _Measured(
+            explanation,
+            reading,
+            [*leaning, *_measures(explanation, reading, left_handed=left_handed)],
+        )
+    look = look or _looked_at(whole, forms, hand)
+    reading = read(*look, forms[0], hand, explained=explanation.is_meant)
+    measures = _measures(explanation, reading, left_handed=left_handed)
+    if look[1] < NEAR and not reading.margin and _is_off(measures, limits):
+        measures = [m for m in measures if m.code is not Code.SHAPE_OFF]
+        measures += travelled(explanation.settled.as_made, forms)
+    return _Measured(explanation, reading, [*leaning, *measures])
+
+
+def _is_off(measures: Sequence[Measure], limits: dict[Code, Limit]) -> bool:
+    """Whether the shape would be said to be off: no way of making it is known that explains it."""
+    return any(
+        m.code is Code.SHAPE_OFF and limits[m.code].severity(m.value) is Verdict.NOT_YET
+        for m in measures
     )
 
 
@@ -152,7 +171,9 @@ def _looked_at(whole: Path, forms: Forms, hand: Hand) -> tuple[Look, float]:
 def _measure_image(lines: Lines, forms: Forms, hand: Hand) -> _Measured:
     sighting = explain_image(lines, forms, hand.proportions.slant_deg)
     explanation = sighting.explanation
-    reading = read(*_looked_at(Path.of_trace(sighting.lines), forms, hand), forms[0], hand)
+    explained = explanation.is_meant and sighting.turned is None
+    look = _looked_at(Path.of_trace(sighting.lines), forms, hand)
+    reading = read(*look, forms[0], hand, explained=explained)
     if sighting.turned is not None:
         sizes = _sizes(explanation, frame_of(explanation))
         return _Measured(explanation, reading, [sighting.turned, *sizes])
@@ -219,25 +240,27 @@ def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 
 def _findings(
-    measures: Sequence[Measure],
-    explanation: Explanation,
-    limits: dict[Code, Limit],
-    visible: frozenset[Dimension],
+    measured: _Measured, limits: dict[Code, Limit], visible: frozenset[Dimension]
 ) -> tuple[Finding, ...]:
     """What is beyond its limit, the most important first, each cause once."""
     judged = [
         (measure, severity)
-        for measure in measures
+        for measure in measured.measures
         if CATALOGUE[measure.code].dimension in visible
         and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
     ]
+    # What is another letter beyond doubt is told to be that before how it was made; but what it is
+    # for want of a part is told by the part.
+    whole = all(measure.code is not Code.MISSING_PART for measure, _ in judged)
+    other_first = measured.reading.beyond_doubt and whole
+    rank = {**_RANK, Code.READS_AS_OTHER: -1} if other_first else _RANK
     ranked = sorted(
-        without_consequences(judged, explanation),
-        key=lambda one: (_WORST_FIRST.index(one[1]), _RANK[one[0].code]),
+        without_consequences(judged, measured.explanation),
+        key=lambda one: (_WORST_FIRST.index(one[1]), rank[one[0].code]),
     )
+    letter = measured.explanation.letter
     return tuple(
-        _in_words(measure, severity, limits[measure.code], explanation.letter)
-        for measure, severity in ranked
+        _in_words(measure, severity, limits[measure.code], letter) for measure, severity in ranked
     )
 
 

@@ -1,5 +1,6 @@
 """Where a letter closes: an end of a stroke that lies on another part of the letter."""
 
+import math
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -9,7 +10,7 @@ from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Letter
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import NEIGHBOURHOOD, TOUCHING
+from firstloop.core.limits import NEIGHBOURHOOD, RING, TOUCHING
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,3 +74,16 @@ def beyond(points: FloatArray, from_start: bool) -> FloatArray:
     steps = np.hypot(*np.diff(ordered, axis=0).T)
     along = np.concatenate([[0.0], np.cumsum(steps)])
     return ordered[along > NEIGHBOURHOOD]
+
+
+def is_a_ring(letter: Letter) -> bool:
+    """Whether it is one line that ends where it began: it has no end that could be wrong, no top
+    and no side.
+
+    >>> from firstloop.core.letters import PLAIN, draw
+    >>> from firstloop.core.letters.ruling import Ruling
+    >>> [x for x in "acoO068" if is_a_ring(draw(PLAIN.scripts[x], PLAIN.proportions, Ruling()))]
+    ['o', 'O', '0', '8']
+    """
+    path, *others = letter.paths()
+    return not others and math.dist(path[0], path[-1]) < RING

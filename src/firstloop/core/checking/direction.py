@@ -5,6 +5,7 @@ import math
 
 import numpy as np
 
+from firstloop.core.checking.closures import is_a_ring
 from firstloop.core.checking.explain import Explanation
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
@@ -12,7 +13,7 @@ from firstloop.core.contract import Code
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import ROUND_START
+from firstloop.core.limits import ROUND_START, SMALLEST_BOX
 
 ROUND = (MoveKind.ROUND, MoveKind.WHEEL)
 
@@ -36,12 +37,25 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     wrong_end = (flipped and (stem or settled.lifts > 0)) or any(
         fault.code is Code.START_PLACE for fault in explanation.way.faults
     )
-    if not wrong_end and (flipped or explanation.written[0].piece.backwards or start[1] > 1.0):
+    tall = start[1] > 1.0 and not is_a_ring(letter)
+    if not wrong_end and (flipped or explanation.written[0].piece.backwards or tall):
         return []  # a whole letter from its end is `stroke_direction`'s to say
-    begun = frame.place(settled.start)
+    begun = _on_the_ring(explanation) if is_a_ring(letter) else frame.place(settled.start)
     off = (begun - _nearest_start(letter.strokes[first][0].points, begun)) * frame.body
     value = math.copysign(math.hypot(*off.tolist()), begun[1] - start[1])
     return [Measure(Code.START_PLACE, value, first, 0)]
+
+
+def _on_the_ring(explanation: Explanation) -> FloatArray:
+    """Where a ring was begun, as if it were as large as its model: it has no foot to go by."""
+    written = explanation.written
+    ink = [np.min([w.low for w in written], axis=0), np.max([w.high for w in written], axis=0)]
+    model = [
+        np.min([w.piece.low for w in written], axis=0),
+        np.max([w.piece.high for w in written], axis=0),
+    ]
+    scale = (model[1] - model[0]) / np.maximum(ink[1] - ink[0], SMALLEST_BOX)
+    return np.asarray(model[0] + (explanation.settled.start - ink[0]) * scale)
 
 
 def _nearest_start(first_move: FloatArray, begun: FloatArray) -> FloatArray:

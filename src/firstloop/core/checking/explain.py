@@ -95,6 +95,17 @@ class Explanation:
         """Whether the way explains the ink well enough for its moves to be measured."""
         return self.cost < UNEXPLAINED * room_of(self.letter)
 
+    @property
+    def is_meant(self) -> bool:
+        """Whether it is made so much as that letter that it is meant, whatever it looks like."""
+        as_it_should = self.holds and not self.way.faults and not self.settled.oddities
+        return as_it_should or self.is_explained
+
+    @property
+    def is_explained(self) -> bool:
+        """Whether the way explains all of the ink, and nothing need be left over."""
+        return self.cost <= POORLY_EXPLAINED * room_of(self.letter)
+
     def find(self, stroke: int, move: int) -> Written | None:
         """The ink of a move of the script, or None where the way leaves it out."""
         for written in self.written:
@@ -160,7 +171,7 @@ def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
     It is looked for only in what is poorly explained as a whole. Of several places where the letter
     may have been done, the most promising is tried.
     """
-    if whole.cost <= POORLY_EXPLAINED * room_of(whole.letter):
+    if whole.is_explained:
         return whole
     total = sum(len(line) for line in lines)
     rests = [len(lines[-1]) - round(share * total) for share in LEFT_OVER]

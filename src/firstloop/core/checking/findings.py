@@ -54,7 +54,7 @@ class Result:
     target: str
     kind: Kind
     hand: str
-    reads_as: str
+    reads_as: str | None
     way: str
     verdict: dict[Dimension, Verdict]
     findings: tuple[Finding, ...]

@@ -5,6 +5,7 @@ from functools import lru_cache
 
 from firstloop.core.letters import Hand, Letter, draw, find_script
 from firstloop.core.letters.alternatives import ONLY_IF_CHOSEN
+from firstloop.core.letters.hands import unflicked
 from firstloop.core.letters.moves import Level, Move, MoveKind, Script, ScriptStroke
 from firstloop.core.letters.ruling import Ruling
 
@@ -17,6 +18,7 @@ def forms_of(target: str, hand: Hand, ruling: Ruling) -> tuple[Letter, ...]:
     accepted = {} if target in ONLY_IF_CHOSEN else hand.alternatives.get(target, {})
     others = [way for way in accepted.values() if way is not own]
     scripts = [own, *others]
+    scripts += [bare for script in scripts if (bare := unflicked(script)) is not script]
     scripts += [again for script in scripts for again in _returning(script)]
     return tuple(draw(script, hand.proportions, ruling) for script in scripts)
 

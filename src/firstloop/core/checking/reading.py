@@ -14,7 +14,7 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter
 from firstloop.core.letters.hands import GROUPS, group_of
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.limits import ANOTHER_KIND, NO_NEARER
+from firstloop.core.limits import ANOTHER_KIND, NEAR, NO_NEARER, NOT_FAR, VERY_NEAR
 
 READ = ("small", "capital", "digit")
 """The kinds of letters that are read; a mark is told by its place, nobody reads it out of it."""
@@ -22,31 +22,37 @@ READ = ("small", "capital", "digit")
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """The nearest letter, and by how much (u²) it is nearer than the letter asked for; 0 where no
-    other is clearly nearer."""
+    """What it is read as, if anything; by how much (u²) that is nearer than the letter asked for, 0
+    where it is that; and whether it is that other letter beyond doubt."""
 
-    nearest: str
-    margin: float
+    letter: str | None
+    margin: float = 0.0
+    beyond_doubt: bool = False
 
 
-def read(ink: Look, cost: float, asked: Letter, hand: Hand) -> Reading:
+def read(ink: Look, cost: float, asked: Letter, hand: Hand, *, explained: bool) -> Reading:
     """What the ink reads as, among all letters and digits; `cost` (u²) is how far it is from the
-    letter asked for.
+    letter asked for, `explained` whether its making is that letter's.
 
-    To be read as another letter it must be clearly nearer to that: ink that lies well on the target
-    needs no more looking, nor does a letter for which it would have to be stretched by more than
-    that.
+    To be read as another letter it must be near to that, and clearly nearer than to the target: ink
+    that lies well on the target needs no more looking, nor does a letter for which it would have to
+    be stretched by more than that. What is near to none is the target if it was made as that or
+    is not far from it, and else nothing.
     """
     target, ruling = asked.name, asked.ruling
-    to_beat = cost - CATALOGUE[Code.READS_AS_OTHER].limit.not_yet
-    if group_of(target) not in READ or to_beat <= NO_NEARER:
-        return Reading(target, 0.0)
+    as_asked = Reading(target if explained or cost < NOT_FAR else None)
+    to_beat = min(cost - CATALOGUE[Code.READS_AS_OTHER].limit.not_yet, NEAR)
+    if group_of(target) not in READ:
+        return Reading(target)
+    if to_beat <= NO_NEARER:
+        return as_asked
     alphabet, handicaps = _alphabet(hand, ruling), _handicaps(target, hand, ruling)
     costs = alphabet.pictures.costs(ink, at_most=to_beat - handicaps) + handicaps
     best = int(np.argmin(costs))
     if costs[best] >= to_beat:
-        return Reading(target, 0.0)
-    return Reading(alphabet.names[best], float(cost - costs[best]))
+        return as_asked
+    beyond_doubt = bool(costs[best] < VERY_NEAR < NEAR < cost)
+    return Reading(alphabet.names[best], float(cost - costs[best]), beyond_doubt)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -167,4 +167,4 @@ def reads_as_other(reading: Reading) -> list[Measure]:
     """Whether the shape is nearer to another letter, and by how much (u²)."""
     if reading.margin == 0.0:
         return []
-    return [Measure(Code.READS_AS_OTHER, reading.margin, 0, 0, other=reading.nearest)]
+    return [Measure(Code.READS_AS_OTHER, reading.margin, 0, 0, other=reading.letter)]

@@ -5,7 +5,7 @@ from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
 from firstloop.core.contract import Code
 from firstloop.core.letters.moves import Level, MoveKind
-from firstloop.core.limits import A_LITTLE_ABOVE, NARROW
+from firstloop.core.limits import A_LITTLE_ABOVE, NARROW, NOTHING, ROOMY
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
@@ -62,7 +62,8 @@ def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     """How much wider (+) or narrower the letter is than its model at the size of its body; its bars
-    are left out, for their length is their own."""
+    are left out, for their length is their own. Of a narrow letter (r, c) a little is much of its
+    width: it is told as a share of a roomy one's."""
     body = [w for w in explanation.written if not _is_a_bar(explanation, w)]
     if not body:
         return []
@@ -70,8 +71,8 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     model = max(w.piece.high[0] for w in body) - min(w.piece.low[0] for w in body)
     if model < NARROW:
         return []
-    ratio = max(ink / (model * frame.scale), 0.05)
-    return [Measure(Code.WIDTH, ratio - 1.0, 0, 0)]
+    off = max(ink / frame.scale, NOTHING) - model
+    return [Measure(Code.WIDTH, off / max(model, ROOMY), 0, 0)]
 
 
 def _is_a_bar(explanation: Explanation, written: Written) -> bool:

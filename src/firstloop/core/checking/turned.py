@@ -5,6 +5,7 @@ from functools import lru_cache
 
 import numpy as np
 
+from firstloop.core.checking.closures import is_a_ring
 from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.looks import looks_of
@@ -82,13 +83,16 @@ class Faces:
 
 @lru_cache(maxsize=512)
 def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
-    """How a letter looks, whichever way up. A mark is told by its place, so it has one way only."""
+    """How a letter looks, whichever way up. A mark is told by its place, so it has one way only;
+    and so has a ring, which has no top (o, 0, 8): it may be begun elsewhere, or made the other way.
+    """
     looks = [look for form in forms for look in looks_of(form)]
     upright = Pictures.of(looks)
     other_ways = tuple(
         done
         for way in _OTHER_WAYS_UP
         if group_of(forms[0].name) != "mark"
+        and not is_a_ring(forms[0])
         and _looks_another(upright, looks[0], way.in_a_lean(slant_deg))
         # A child who mirrors a leaning letter may lean it either way.
         for done in ((way, way.in_a_lean(slant_deg)) if slant_deg else (way,))

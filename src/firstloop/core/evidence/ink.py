@@ -15,8 +15,8 @@ second it would have taken a child over a minute without a pause."""
 MAX_TEXT_STROKES, MAX_TEXT_POINTS = 1_000, 100_000
 """The same of a text: some fifty letters with their dots and bars, slowly written."""
 
-FURTHEST = 1000.0
-"""u from the page's corner: no page is as large. What lies further off is in other units."""
+FURTHEST = 100_000.0
+"""u from where x and y begin: no page is as large. What lies further off is in other units."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -44,7 +44,7 @@ class Stroke:
             raise InkError("a point is not a number; every x and y must be finite")
         if np.abs(kept).max() > FURTHEST:
             raise InkError(
-                f"a point lies more than {FURTHEST:.0f} times the x-height away; "
+                f"a point lies more than {FURTHEST:,.0f} times the x-height away; "
                 "ink and ruling must be in one unit"
             )
         return cls(kept, _channel(times, len(kept), "time"), _channel(force, len(kept), "force"))

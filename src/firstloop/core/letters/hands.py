@@ -44,6 +44,25 @@ def _flicked(script: Script) -> Script:
     return replace(script, strokes=(ScriptStroke(main.start, moves), *later))
 
 
+def unflicked(script: Script) -> Script:
+    """A print script without the flick that it ends with: as well written, for a flick may be left
+    out. Others stay as they are.
+
+    >>> len(unflicked(FLICK.scripts["n"]).strokes[0].moves)
+    3
+    >>> unflicked(PLAIN.scripts["n"]) is PLAIN.scripts["n"]
+    True
+    """
+    main, *later = script.strokes
+    *moves, flick = main.moves
+    if flick.kind is not MoveKind.FLICK or main.moves[0].kind is MoveKind.LEAD_IN:
+        return script
+    last = moves[-1]
+    straight = (*last.nodes[:-2], Node(last.nodes[-2].x, Level.BASE))
+    moves[-1] = replace(last, nodes=straight)
+    return replace(script, strokes=(ScriptStroke(main.start, tuple(moves)), *later))
+
+
 FLICK_FROM = 0.22
 """u above the base line: where a stem begins to turn into its flick."""
 
