@@ -1,5 +1,5 @@
 # One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
-.PHONY: setup demo test check calibrate bench mutants client screenshots clean
+.PHONY: setup demo test check check-python check-web calibrate bench mutants client screenshots clean
 .DELETE_ON_ERROR:
 
 PY := .venv/bin
@@ -12,15 +12,21 @@ demo: setup
 	$(PY)/firstloop demo
 	$(PY)/firstloop serve
 
+# Coverage is counted where that is quick: it makes the rest half as slow again, and tells no more.
 test: setup $(STAMPS)/chromium
 	cd web && npm test
-	$(PY)/pytest -n auto
+	$(PY)/pytest -n auto -m "not browser and not measuring" --cov
+	$(PY)/pytest -n auto -m "browser or measuring"
 
-check: setup
+check: check-python check-web
+
+check-python: setup
 	$(PY)/ruff format --check .
 	$(PY)/ruff check .
 	$(PY)/mypy
 	$(PY)/lint-imports
+
+check-web: setup
 	cd web && npm run check
 	scripts/client-is-current
 

@@ -187,6 +187,15 @@ second are a, n, o."""
 STRAIGHT = 0.97
 """Chord over length: a straight line, in the models."""
 
+A_WRONG_FOOT = 0.3
+"""u: feet that stand further apart in height are not a letter that slopes: one of them is wrong."""
+
+A_LEG = 0.35
+"""u: what comes to the base line from no higher is a bar, not a leg."""
+
+HALF_WAY_UP = 0.4
+"""Of the body: below it a scoop turns, above it goes up where a stem will come down."""
+
 SMALLEST_BODY = 0.1
 """u: a flatter body than this is no body; lengths are not blown up by dividing by less."""
 

@@ -23,6 +23,8 @@ from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 
+pytestmark = pytest.mark.measuring
+
 RULING = Ruling()
 MIRROR = np.array([-1.0, 1.0])
 UNLIKE = "abdegjkpqszBEFJKLPR2347"

@@ -174,3 +174,37 @@ def test_an_o_half_as_wide_again_is_too_wide(wider: float) -> None:
     turn = np.radians(np.linspace(80, 445, 80))
     given = ink(np.column_stack([0.46 * wider * (1 + np.cos(turn)), 0.5 + 0.5 * np.sin(turn)]))
     assert ("width" in to_mend(checked(given, "o"))) == (wider >= 1.5)
+
+
+def e_with_bars(*heights: float) -> Ink:
+    return ink(pen((0, 1.9), (0, 0)), *(pen((0, y), (0.75, y)) for y in heights))
+
+
+def test_like_parts_are_counted_before_they_are_placed() -> None:
+    assert to_mend(checked(e_with_bars(1.9, 1.0, 0.0), "E")) == []
+    assert to_mend(checked(e_with_bars(1.9, 1.3, 0.65, 0.0), "E")) == ["extra_part"]
+    assert "missing_part" in to_mend(checked(e_with_bars(1.9, 1.0), "E"))
+
+
+def test_one_wrong_foot_does_not_move_the_letter() -> None:
+    k = ink(pen((0, 1.9), (0, 0)), pen((0.5, 1), (0, 0.45), (0.62, -0.45)))
+    found = to_mend(checked(k, "k"))
+    assert "off_base" not in found
+    assert found, "a leg that goes on below the line is told"
+    short = ink(pen((0, 1), (0, 0), (0, 0.6), *letters.hump(0, 0.7, base=0.35)))
+    assert to_mend(checked(short, "n")) == []
+    floating = ink(pen((0, 1.35), (0, 0.35), (0, 0.95), *letters.hump(0, 0.7, 0.35, 1.35)))
+    assert to_mend(checked(floating, "n")) == ["off_base"]
+
+
+@pytest.mark.parametrize(("gap", "seen"), [(0.0, False), (0.1, False), (0.45, True)])
+def test_a_stem_that_leaves_its_way_up_is_seen_in_u(gap: float, seen: bool) -> None:
+    turn = np.radians(np.linspace(180, 360, 30))
+    cup = [(0.3 + 0.3 * np.cos(a), 0.4 + 0.4 * np.sin(a)) for a in turn]
+    u = ink(pen((0, 1), (0, 0.4), *cup, (0.6, 1), (0.6 + gap, 0)))
+    assert (Code.RETRACE_GAP in {f.code for f in checked(u, "u").findings}) == seen
+
+
+def test_a_stubby_e_is_no_other_letter() -> None:
+    stubby = ink(pen((0, 1.9), (0, 0)), *(pen((0, y), (0.22, y)) for y in (1.9, 1.0, 0.0)))
+    assert set(to_mend(checked(stubby, "E"))) == {"part_length"}

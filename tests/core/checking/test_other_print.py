@@ -15,6 +15,8 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.letters.ruling import Ruling
 from tests.letters import checked, to_mend
 
+pytestmark = pytest.mark.measuring
+
 RULING = Ruling(top=2.0, drop=-1.0)
 SEED = 77
 SAME_SHAPE = {"0": "0O", "O": "0O", "1": "1lI", "l": "1lI", "I": "1lI"}

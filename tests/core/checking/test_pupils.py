@@ -13,6 +13,8 @@ from firstloop.core.letters.slips import SLIPS, Slip
 from firstloop.core.letters.style import Style
 from tests.letters import to_mend
 
+pytestmark = pytest.mark.measuring
+
 RULING = Ruling(top=2.0, drop=-1.0)
 ALL_HANDS = pytest.mark.parametrize("hand", HANDS.values(), ids=lambda hand: hand.name)
 

@@ -21,6 +21,8 @@ from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
 from tests.letters import to_mend
 
+pytestmark = pytest.mark.measuring
+
 RULING = Ruling(top=2.0, drop=-1.0)
 X_HEIGHT, PEN, MARGIN = 40.0, 5, 20
 

@@ -15,6 +15,8 @@ from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 
+pytestmark = pytest.mark.measuring
+
 LETTERS = [x for group in ("small", "capital", "digit") for x in GROUPS[group]]
 AROUND = np.linspace(0.0, 2 * np.pi, 30)
 

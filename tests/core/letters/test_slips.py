@@ -11,6 +11,8 @@ from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SHOWN, SLIPS, shown_slips
 
+pytestmark = pytest.mark.measuring
+
 RULING = Ruling()
 
 

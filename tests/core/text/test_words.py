@@ -14,6 +14,8 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.text.specimen import SPECIMEN_WORDS, WIDTH, specimen_sheet
 from firstloop.core.text.words import compose
 
+pytestmark = pytest.mark.measuring
+
 SMALL = "abcdefghijklmnopqrstuvwxyz"
 JOINED = ("joined", "looped")
 PAIRS = [first + second for first in SMALL for second in SMALL]

@@ -69,7 +69,7 @@ function Standings({ grow }: { grow: Grow }) {
                   ) : (
                     <Link
                       to={`/check/${standing.letter}?pupil=${pupil.id}`}
-                      className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 hover:bg-leaf"
+                      className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 whitespace-nowrap hover:bg-leaf"
                       aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
                         ({ key, name }) =>
                           `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,

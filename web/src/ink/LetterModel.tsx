@@ -1,10 +1,11 @@
 /** A letter as it is taught: drawn up to a moment, with its start and its numbered moves. */
 import type { LetterDrawing as Letter, MoveDrawing } from "../api/schema";
 import type { Point } from "./geometry";
-import { A_DOT, boxOf, lengthOf, upTo, viewBoxOf, viewOf } from "./geometry";
+import { boxOf, isDot, upTo, viewBoxOf, viewOf } from "./geometry";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
 import { SpaceBands } from "./SpaceBands";
+import { StartDot } from "./StartDot";
 import { currentPiece, drawnShare, type Timeline } from "./timeline";
 
 const PEN = 0.1;
@@ -34,7 +35,7 @@ export function LetterModel({
     margin,
     NUMBER_ROOM,
   );
-  const dots = timeline.pieces.map(({ points }) => lengthOf(points) < A_DOT);
+  const dots = timeline.pieces.map(({ points }) => isDot(points));
   const current = currentPiece(timeline, time_s);
   const pen = timeline.pieces[current];
   return (
@@ -55,12 +56,9 @@ export function LetterModel({
           />
         ) : null;
       })}
-      {letter.strokes.map((stroke, at) => {
-        const start = stroke[0]?.points[0];
-        return start ? (
-          <circle key={at} cx={start[0]} cy={-start[1]} r={PEN * 0.85} className="fill-ember" />
-        ) : null;
-      })}
+      {letter.strokes.map(([first], at) =>
+        first ? <StartDot key={at} points={first.points} r={PEN * 0.85} /> : null,
+      )}
       {numbered
         ? letter.strokes
             .flat()

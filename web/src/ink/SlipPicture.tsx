@@ -4,9 +4,10 @@
  */
 import type { Picture } from "../api/schema";
 import { useClassroom } from "../api/queries";
-import { A_DOT, boxOf, headingAt, lengthOf, viewBoxOf, viewOf } from "./geometry";
+import { boxOf, headingAt, isDot, lengthOf, viewBoxOf, viewOf } from "./geometry";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
+import { StartDot } from "./StartDot";
 
 /** Share of a stroke at which its arrow stands, and u at least: past the start, before a turn. */
 const SET_OFF = 0.18;
@@ -27,7 +28,7 @@ export function SlipPicture({ picture }: { picture: Picture }) {
         return (
           <g key={at}>
             <PenLine points={points} width={0.11} />
-            <circle cx={x} cy={-y} r={0.12} className="fill-ember" />
+            <StartDot points={points} r={0.12} />
             {numbered && (
               <text
                 x={x - BESIDE}
@@ -41,7 +42,7 @@ export function SlipPicture({ picture }: { picture: Picture }) {
                 {at + 1}
               </text>
             )}
-            {lengthOf(points) > A_DOT && (
+            {!isDot(points) && (
               <path
                 d="M-0.13 -0.15L0.17 0L-0.13 0.15Z"
                 transform={`translate(${place[0]} ${-place[1]}) rotate(${-deg})`}

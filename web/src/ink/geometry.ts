@@ -53,7 +53,13 @@ export function viewBoxOf(box: Box): string {
 }
 
 /** u: a shorter stroke is a dot, and goes nowhere. */
-export const A_DOT = 0.15;
+const A_DOT = 0.15;
+
+/** Whether a line goes nowhere: a tap, or a dot as it is pressed. */
+export function isDot(points: readonly Point[]): boolean {
+  const { left, right, bottom, top } = boxOf([points]);
+  return right - left < A_DOT && top - bottom < A_DOT;
+}
 
 export function lengthOf(points: readonly Point[]): number {
   let length = 0;

@@ -30,7 +30,7 @@ export function Pick<T extends string>({
     >
       <Select.Trigger
         aria-label={label}
-        className={`inline-flex items-center gap-1.5 rounded-md border-2 px-2 text-sm hover:border-rule-deep focus-visible:border-rule-deep ${quiet ? "border-transparent text-soft" : "min-h-9 border-crease bg-leaf font-medium"}`}
+        className={`inline-flex items-center gap-1.5 rounded-md border-2 px-2 text-sm whitespace-nowrap hover:border-rule-deep focus-visible:border-rule-deep ${quiet ? "border-transparent text-soft" : "min-h-9 border-crease bg-leaf font-medium"}`}
       >
         <Select.Value />
         <Select.Icon aria-hidden>

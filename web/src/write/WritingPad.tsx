@@ -4,6 +4,7 @@ import { useCapture } from "../ink/capture";
 import { boxOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
+import { StartDot } from "../ink/StartDot";
 import type { Ruled } from "../ink/padGeometry";
 import type { usePad } from "../ink/usePad";
 
@@ -89,12 +90,9 @@ function HelpOnPad({
               className={help === "copy" ? "stroke-rule" : "stroke-rule-deep"}
             />
           ))}
-      {letter.strokes.map((stroke, at) => {
-        const start = stroke[0]?.points[0];
-        return start ? (
-          <circle key={at} cx={start[0]} cy={-start[1]} r={0.1} className="fill-ember" />
-        ) : null;
-      })}
+      {letter.strokes.map(([first], at) =>
+        first ? <StartDot key={at} points={first.points} r={0.1} /> : null,
+      )}
     </g>
   );
 }

@@ -206,7 +206,6 @@ _KINDS = (
                 Code.ENTRY_MISSING,
                 Code.EXIT_MISSING,
                 Code.WIDTH,
-                Code.PART_LENGTH,
                 Code.UNEVEN_PARTS,
             }
         ),

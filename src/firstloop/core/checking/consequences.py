@@ -36,6 +36,11 @@ def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set
     gap, length = codes.get(Code.OPEN_GAP), codes.get(Code.PART_LENGTH)
     if gap is not None and length is not None and gap.stroke == length.stroke:
         explained.add(Code.OPEN_GAP)  # a bar of another length ends elsewhere
+    if Code.READS_AS_OTHER in codes and length is not None:
+        drawn = explanation.letter.strokes[length.stroke][length.move]
+        # A stubby E is no I, for every part is there; but an n without its leg is an r.
+        is_a_bar = drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM)
+        explained.add(Code.READS_AS_OTHER if is_a_bar else Code.PART_LENGTH)
     if Code.READS_AS_OTHER in codes:
         if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
             explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters

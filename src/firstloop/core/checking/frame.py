@@ -13,7 +13,7 @@ import numpy as np
 from firstloop.core.checking.explain import Explanation
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import Level
-from firstloop.core.limits import SMALLEST_BODY
+from firstloop.core.limits import A_WRONG_FOOT, SMALLEST_BODY
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +38,8 @@ class Frame:
 def frame_of(explanation: Explanation) -> Frame:
     """The letter's own frame; the page's where it has no anchor on a line.
 
-    Feet that disagree are averaged: one leg too short is not a letter off its line.
+    Feet that disagree a little are averaged. Where one is clearly wrong, the letter stands on the
+    one nearest to the line: a leg too long is not a letter below its line.
     """
     written = explanation.written
     feet = [w.low[1] for w in written if w.piece.foot]
@@ -47,12 +48,19 @@ def frame_of(explanation: Explanation) -> Frame:
     crowns = crowns or [w.high[1] for w in written if w.piece.tip] or _starts(explanation)
     if crowns and not feet:  # a j stands on nothing: it hangs from where it starts
         feet = [fmean(crowns) - 1.0]
-    base = fmean(feet) if feet else 0.0
+    base = _standing_on(feet)
     body = max(fmean(crowns) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(w.low[0] for w in explanation.written)
     model_x = min(w.piece.low[0] for w in explanation.written)
     scale = body if crowns and feet else _height(explanation)
     return Frame(base, body, ink_x - model_x * body, scale)
+
+
+def _standing_on(feet: list[float]) -> float:
+    """The height (u) that a letter stands at, by those of its feet."""
+    if not feet:
+        return 0.0
+    return fmean(feet) if max(feet) - min(feet) < A_WRONG_FOOT else min(feet, key=abs)
 
 
 def _height(explanation: Explanation) -> float:

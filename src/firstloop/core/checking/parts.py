@@ -9,12 +9,13 @@ from firstloop.core.contract import Code
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import NOTHING
+from firstloop.core.limits import A_LEG, NOTHING
 
 
 def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """Arms, and bars that are strokes of their own, longer or shorter than their model."""
-    found = []
+    """Arms, and bars that are strokes of their own, longer or shorter than their model; legs that
+    end above the letter's foot, or go on below it."""
+    found = [*_legs(explanation, frame)]
     for written in explanation.written:
         drawn = written.piece.drawn
         if drawn.move.kind is not MoveKind.ARM and not _is_a_bar(explanation, written):
@@ -22,6 +23,22 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
         ratio = max(written.width, NOTHING) / (max(written.piece.size[0], NOTHING) * frame.scale)
         found.append(Measure(Code.PART_LENGTH, ratio - 1.0, drawn.stroke, drawn.index))
     return found
+
+
+def _legs(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """Of a letter of several feet those that stand elsewhere than the others."""
+    feet = [w for w in explanation.written if w.piece.foot and w.piece.size[1] > A_LEG]
+    if len(feet) < 2:
+        return []
+    return [
+        Measure(
+            Code.PART_LENGTH,
+            (frame.base - w.low[1]) / max(w.piece.size[1] * frame.body, NOTHING),
+            w.piece.drawn.stroke,
+            w.piece.drawn.index,
+        )
+        for w in feet
+    ]
 
 
 def _is_a_bar(explanation: Explanation, written: Written) -> bool:

@@ -14,6 +14,7 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import (
     END_SHARE,
+    HALF_WAY_UP,
     LEAST_SCALE,
     MOST_SCALE,
     NEIGHBOURHOOD,
@@ -48,13 +49,21 @@ def missing_part(explanation: Explanation) -> list[Measure]:
         for fault in explanation.way.faults
         if fault.code is Code.MISSING_PART
     ]
-    places += [(stroke, 0) for stroke in sorted(explanation.settled.missing)]
+    if not _one_too_many(explanation):
+        places += [(stroke, 0) for stroke in sorted(explanation.settled.missing)]
     places += [
         (w.piece.drawn.stroke, w.piece.drawn.index)
         for w in explanation.written
         if _is_empty(w) and not explanation.settled.lifts  # cuts at a lift are not so sure
     ]
     return [Measure(Code.MISSING_PART, 1.0, *place) for place in places[:1]]
+
+
+def _one_too_many(explanation: Explanation) -> bool:
+    """Whether there are more strokes than the letter has: like parts are counted before they are
+    placed, so that an E with four bars lacks none."""
+    settled = explanation.settled
+    return len(settled.strokes) + len(settled.extra) > len(explanation.letter.strokes)
 
 
 def _is_empty(written: Written) -> bool:
@@ -140,6 +149,10 @@ def retrace_gap(explanation: Explanation, frame: Frame) -> list[Measure]:
             low, high = (frame.base + height * frame.body for height in RETURN_BAND)
         elif kinds == (MoveKind.RISE, MoveKind.DROP):
             low, high = first.low[1] + turning, first.high[1] - turning
+        elif kinds == (MoveKind.SCOOP, MoveKind.DROP):
+            down = down[int(down[:, 1].argmin()) :]  # its way up
+            low = frame.base + HALF_WAY_UP * frame.body
+            high = first.high[1] - turning
         else:
             continue
         low, high = max(low, first.low[1], second.low[1]), min(high, first.high[1], second.high[1])

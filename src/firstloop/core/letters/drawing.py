@@ -56,7 +56,7 @@ class DrawnMove:
         that it stands out beside a line of the same pen."""
         if self.move.kind is not MoveKind.DOT:
             return self.points
-        turn = np.linspace(0.0, 2.0 * np.pi, 9)
+        turn = np.linspace(0.0, 2.0 * np.pi, 17)
         around = np.column_stack([np.cos(turn), np.sin(turn)])
         pressed: FloatArray = self.points.mean(axis=0) + DOT_RADIUS * around
         return pressed

@@ -6,6 +6,7 @@ import type { LetterDrawing as Letter, LessonStep } from "../../api/schema";
 import { boxOf, lineAt, type Box } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
+import { StartDot } from "../../ink/StartDot";
 import { DrawnPart } from "./DrawnPart";
 
 type Kind = "own" | "best" | "close" | "home";
@@ -135,19 +136,11 @@ function CellInk({ cell, letter, box }: { cell: Cell; letter: Letter; box: Box }
           ))}
       </g>
       {cell.help !== "written" &&
-        letter.strokes.map((stroke, at) => {
-          const start = stroke[0]?.points[0];
-          const dot = stroke[0]?.kind === "dot"; // it is its own start
-          return start && !(dot && cell.help === "own") ? (
-            <circle
-              key={at}
-              cx={start[0]}
-              cy={-start[1]}
-              r={dot ? 0.08 : 0.12}
-              className="fill-ember"
-            />
-          ) : null;
-        })}
+        letter.strokes.map(([first], at) =>
+          first && !(first.kind === "dot" && cell.help === "own") ? (
+            <StartDot key={at} points={first.points} r={0.12} />
+          ) : null,
+        )}
       {mark === "ring" && (
         <path
           d={ringOf(cx, cy, rx, ry)}
