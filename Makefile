@@ -53,7 +53,7 @@ clean:
 
 $(STAMPS)/python: requirements.txt pyproject.toml
 	scripts/ensure-python
-	$(PY)/pip install --quiet --require-hashes -r requirements.txt
+	$(PY)/pip install --quiet --no-compile --require-hashes -r requirements.txt
 	$(PY)/pip install --quiet --no-deps --no-build-isolation -e .
 	@mkdir -p $(STAMPS) && touch $@
 

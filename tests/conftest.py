@@ -1,5 +1,6 @@
 """What all tests share: the plain hand on an ordinary ruling, and a record of its own each."""
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -15,9 +16,19 @@ from firstloop.store.records import ClassRecord
 INKS = Path(__file__).parent / "inks"
 
 
+@pytest.fixture(scope="session")
+def empty_record(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A record as it is made: to be copied, for making one takes longer than most tests."""
+    path = tmp_path_factory.mktemp("empty") / "record.db"
+    Database(path).close()
+    return path
+
+
 @pytest.fixture
-def database(tmp_path: Path) -> Iterator[Database]:
-    opened = Database(tmp_path / "record.db")
+def database(tmp_path: Path, empty_record: Path) -> Iterator[Database]:
+    record = tmp_path / "record.db"
+    shutil.copy(empty_record, record)
+    opened = Database(record)
     yield opened
     opened.close()
 

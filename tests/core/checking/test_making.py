@@ -139,11 +139,9 @@ def test_a_good_letter_is_good_on_any_lines(ruling: Ruling) -> None:
         assert (result.reads_as, to_mend(result)) == (letter, [])
 
 
-@pytest.mark.parametrize("ruling", RULINGS, ids=str)
+@pytest.mark.parametrize("ruling", [one for one in RULINGS if one.top >= 2.0], ids=str)
 @pytest.mark.parametrize("short", [0.35, 0.5])
 def test_how_far_it_falls_short_is_told_in_the_pages_own_u(ruling: Ruling, short: float) -> None:
-    if ruling.top - short < 1.2:
-        pytest.skip("no longer a tall letter")
     result = checked(letters.h_with_a_stem(ruling.top - short), "h", ruling)
     assert measure(result, Code.REACH_UP) == pytest.approx(-short, abs=0.06)
 
