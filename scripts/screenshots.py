@@ -49,8 +49,9 @@ def _check(page: Page) -> None:
 def _hand(page: Page) -> None:
     page.get_by_role("radio", name="Joined", exact=True).click()
     page.get_by_role("radio", name="z: barred").wait_for()
-    page.get_by_role("radio", name="z: barred").click()
-    page.wait_for_load_state("networkidle")
+    with page.expect_response("**/api/plan/preview"):
+        page.get_by_role("radio", name="z: barred").click()
+    page.get_by_role("radio", name="z: barred", checked=True).wait_for()
 
 
 def _today(page: Page) -> None:
@@ -71,7 +72,7 @@ def _memory(page: Page) -> None:
     page.get_by_role("list", name="Steps").get_by_role("button", name="Show").click()
     page.get_by_role("radio", name="From memory").click()
     page.get_by_role("radio", name="Give its family").click()
-    page.wait_for_load_state("networkidle")
+    page.get_by_text("which one is missing?").wait_for()
 
 
 def _words(page: Page) -> None:

@@ -12,7 +12,7 @@ import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
-import { Empty } from "../../ui/states";
+import { Empty, Loading } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { DrawnPart } from "./DrawnPart";
 
@@ -109,8 +109,10 @@ function SoundCue() {
 
 /** The family with a gap where the letter is. */
 function FamilyCue({ letter }: { letter: string }) {
-  const family = useLetterPage(letter).data?.family;
-  if (!family) return <SoundCue />;
+  const page = useLetterPage(letter);
+  if (page.isPending) return <Loading what="its family" />;
+  const family = page.data?.family;
+  if (!family) return <SoundCue />; // of no family, or it could not be fetched: the sound will do
   return (
     <>
       <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">
