@@ -12,7 +12,7 @@ import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
-import { Empty, Loading } from "../../ui/states";
+import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { DrawnPart } from "./DrawnPart";
 
@@ -110,7 +110,7 @@ function SoundCue() {
 /** The family with a gap where the letter is. */
 function FamilyCue({ letter }: { letter: string }) {
   const page = useLetterPage(letter);
-  if (page.isPending) return <Loading what="its family" />;
+  if (page.isPending) return null;
   const family = page.data?.family;
   if (!family) return <SoundCue />; // of no family, or it could not be fetched: the sound will do
   return (
