@@ -8,11 +8,13 @@ import pytest
 
 from firstloop.core.checking.check import check
 from firstloop.core.checking.findings import Result
+from firstloop.core.checking.travel import travelled
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Task
+from firstloop.core.geometry.even import evenly
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.letters import HANDS, PLAIN
+from firstloop.core.letters import HANDS, PLAIN, draw
 from firstloop.core.letters.hands import unflicked
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
@@ -77,6 +79,22 @@ def test_where_it_began_and_how_it_travelled_are_measured_on_the_letter() -> Non
     lifted = next(f for f in result.findings if f.code is Code.EXTRA_LIFT)
     assert lifted.measure == 1
     assert result.verdict[Dimension.DIRECTION] is Verdict.NOT_YET
+
+
+def test_a_left_handed_child_may_pull_a_bar_there_too() -> None:
+    form = draw(PLAIN.scripts["T"], PLAIN.proportions, Ruling())
+    stem, bar = form.paths()
+    lines = (evenly(stem), evenly(bar[::-1]))
+    share = {
+        left_handed: next(
+            m.value
+            for m in travelled(lines, (form,), left_handed=left_handed)
+            if m.code is Code.STROKE_DIRECTION
+        )
+        for left_handed in (True, False)
+    }
+    assert share[True] == 0.0
+    assert share[False] > 0.3
 
 
 def scribble(seed: int) -> Ink:

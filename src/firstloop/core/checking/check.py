@@ -150,7 +150,7 @@ def _measure_ink(
     measures = _measures(explanation, reading, left_handed=left_handed)
     if look[1] < NEAR and not reading.margin and _is_off(measures, limits):
         measures = [m for m in measures if m.code is not Code.SHAPE_OFF]
-        measures += travelled(explanation.settled.as_made, forms)
+        measures += travelled(explanation.settled.as_made, forms, left_handed=left_handed)
     return _Measured(explanation, reading, [*leaning, *measures])
 
 

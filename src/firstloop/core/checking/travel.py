@@ -12,6 +12,7 @@ from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.matching import Models, Path, fit_boxes
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Letter
+from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import ALONG, BESIDE
 
 SPACING = 0.05
@@ -27,17 +28,17 @@ class _Track:
     of: tuple[tuple[int, int], ...]
 
 
-def travelled(lines: Lines, forms: tuple[Letter, ...]) -> list[Measure]:
+def travelled(lines: Lines, forms: tuple[Letter, ...], *, left_handed: bool) -> list[Measure]:
     """What is to be said of the direction, by the form for which that is least."""
     return min(
-        (_travelled(lines, form) for form in forms),
+        (_travelled(lines, form, left_handed) for form in forms),
         key=lambda found: sum(abs(measure.value) for measure in found),
     )
 
 
-def _travelled(lines: Lines, letter: Letter) -> list[Measure]:
+def _travelled(lines: Lines, letter: Letter, left_handed: bool) -> list[Measure]:
     laid = _laid_over(lines, letter)
-    measures = [*_begun(laid[0][0], letter), *_against(laid, letter)]
+    measures = [*_begun(laid[0][0], letter), *_against(laid, letter, left_handed)]
     lifts = len(lines) - len(letter.strokes)
     if lifts > 0:
         measures.append(Measure(Code.EXTRA_LIFT, float(lifts), 0, 0))
@@ -64,14 +65,19 @@ def _begun(start: FloatArray, letter: Letter) -> list[Measure]:
     return [Measure(Code.START_PLACE, float(-off[0] if below else off[0]), 0, 0)]
 
 
-def _against(lines: list[FloatArray], letter: Letter) -> list[Measure]:
+def _against(lines: list[FloatArray], letter: Letter, left_handed: bool) -> list[Measure]:
     """The share of the ink that runs along the letter's line, but against the pen's way there.
-    Where the pen comes and goes on one line, either way is right."""
+    Where the pen comes and goes on one line, either way is right; so is a bar that a left-handed
+    child pulls."""
     track = _track_of(letter)
     ink = np.concatenate(lines)
     headings = np.concatenate([polyline.headings(line) for line in lines])
     near = np.hypot(*(ink[:, None] - track.points[None]).transpose(2, 0, 1)) < BESIDE
     cosines = np.where(near, headings @ track.headings.T, 0.0)
+    if left_handed:
+        kinds = [letter.strokes[stroke][move].move.kind for stroke, move in track.of]
+        pulled = np.array([kind is MoveKind.CROSS for kind in kinds])
+        cosines[:, pulled] = np.abs(cosines[:, pulled])
     ahead, back = cosines.max(axis=1) > ALONG, cosines.min(axis=1) < -ALONG
     against = back & ~ahead
     told = max(int((ahead | back).sum()), 1)
