@@ -51,10 +51,8 @@ screenshots: setup $(STAMPS)/chromium
 clean:
 	rm -rf .venv $(STAMPS) web/node_modules web/dist mutants
 
-$(STAMPS)/python: requirements.txt pyproject.toml
-	scripts/ensure-python
-	$(PY)/pip install --quiet --no-compile --require-hashes -r requirements.txt
-	$(PY)/pip install --quiet --no-deps --no-build-isolation -e .
+$(STAMPS)/python: requirements.txt scripts/installer.txt pyproject.toml
+	scripts/install-python
 	@mkdir -p $(STAMPS) && touch $@
 
 $(STAMPS)/node_modules: web/package.json web/package-lock.json
