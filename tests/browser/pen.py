@@ -1,5 +1,6 @@
 """Writes on the pad of the page with real pointer events."""
 
+import numpy as np
 from playwright.sync_api import Page
 
 from firstloop.core.evidence.ink import Ink
@@ -17,7 +18,7 @@ def write(page: Page, ink: Ink) -> None:
     left = box["x"] + box["width"] / 2
     for stroke in ink.strokes:
         # As close as a mouse tells a quick hand; each place is a journey to the browser and back.
-        (x, y), *rest = [*stroke.points[:-1:4].tolist(), stroke.points[-1].tolist()]
+        (x, y), *rest = np.vstack([stroke.points[:-1:4], stroke.points[-1:]]).tolist()
         page.mouse.move(left + x * unit, base - y * unit)
         page.mouse.down()
         for x, y in rest:

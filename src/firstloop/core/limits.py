@@ -193,6 +193,12 @@ A_WRONG_FOOT = 0.3
 A_LEG = 0.35
 """u: what comes to the base line from no higher is a bar, not a leg."""
 
+SAME_LINE = 0.06
+"""u: what a script draws up to one line is drawn no further apart."""
+
+A_MOUTH = 0.4
+"""u between the ends of a letter that stays open; the mouth of an e is narrower, and often shut."""
+
 HALF_WAY_UP = 0.4
 """Of the body: below it a scoop turns, above it goes up where a stem will come down."""
 

@@ -303,9 +303,15 @@ _KINDS = (
         Dimension.SHAPE,
         Limit(0.5, 0.7, "ratio - 1", "Two thirds longer or shorter changes what a part is for."),
         note=lambda s: (
-            f"The {s.part} is {s.size:.0%} {'longer' if s.up else 'shorter'} than in the model."
+            f"The opening of {s.name} is {1 - 1 / (1 + s.size):.0%} narrower than in the model."
+            if s.mouth
+            else f"The {s.part} is {s.size:.0%} {s.longer} than in the model."
         ),
-        say=lambda s: f"Make the {s.part} a little {'shorter' if s.up else 'longer'}.",
+        say=lambda s: (
+            f"Leave {s.name} open: the ends do not meet."
+            if s.mouth
+            else f"Make the {s.part} a little {'shorter' if s.up else 'longer'}."
+        ),
         explained_by=frozenset({Code.WIDTH}),
     ),
     FindingKind(

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from firstloop.core.checking import direction, line, parts, shape, size
+from firstloop.core.checking import direction, lengths, line, parts, shape, size
 from firstloop.core.checking.catalogue import CATALOGUE, limits_for
 from firstloop.core.checking.consequences import without_consequences
 from firstloop.core.checking.explain import Explanation, explain, without_left_over
@@ -216,7 +216,7 @@ def _measures(
         *shape.extra_part(explanation),
         *shape.open_gap(explanation),
         *shape.retrace_gap(explanation, frame),
-        *parts.part_length(explanation, frame),
+        *lengths.part_length(explanation, frame),
         *parts.uneven_parts(explanation),
         *parts.dot_place(explanation, frame),
         *parts.entry_missing(explanation),

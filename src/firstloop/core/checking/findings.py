@@ -12,6 +12,7 @@ class Measure:
     """One thing measured, before it is held against its limit and put into words.
 
     `value` is signed as the contract says. `stroke` and `move` are places in the letter's script.
+    `mouth`: it is not the part itself but the opening that it leaves; what closes it is too long.
     """
 
     code: Code
@@ -19,6 +20,7 @@ class Measure:
     stroke: int
     move: int
     other: str | None = None
+    mouth: bool = False
 
 
 @dataclass(frozen=True, slots=True)

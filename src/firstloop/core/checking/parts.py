@@ -1,50 +1,16 @@
-"""What is seen of single parts against their model: their length, their match, their place."""
+"""What is seen of single parts against their model: their match, their place, what joins them."""
 
 import numpy as np
 
 from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
+from firstloop.core.checking.lengths import is_a_bar
 from firstloop.core.contract import Code
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import A_LEG, NOTHING
-
-
-def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """Arms, and bars that are strokes of their own, longer or shorter than their model; legs that
-    end above the letter's foot, or go on below it."""
-    found = [*_legs(explanation, frame)]
-    for written in explanation.written:
-        drawn = written.piece.drawn
-        if drawn.move.kind is not MoveKind.ARM and not _is_a_bar(explanation, written):
-            continue
-        ratio = max(written.width, NOTHING) / (max(written.piece.size[0], NOTHING) * frame.scale)
-        found.append(Measure(Code.PART_LENGTH, ratio - 1.0, drawn.stroke, drawn.index))
-    return found
-
-
-def _legs(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """Of a letter of several feet those that stand elsewhere than the others."""
-    feet = [w for w in explanation.written if w.piece.foot and w.piece.size[1] > A_LEG]
-    if len(feet) < 2:
-        return []
-    return [
-        Measure(
-            Code.PART_LENGTH,
-            (frame.base - w.low[1]) / max(w.piece.size[1] * frame.body, NOTHING),
-            w.piece.drawn.stroke,
-            w.piece.drawn.index,
-        )
-        for w in feet
-    ]
-
-
-def _is_a_bar(explanation: Explanation, written: Written) -> bool:
-    """Whether it is a bar that is a stroke of its own."""
-    drawn = written.piece.drawn
-    return drawn.move.kind is MoveKind.CROSS and len(explanation.letter.strokes[drawn.stroke]) == 1
+from firstloop.core.limits import NOTHING
 
 
 def uneven_parts(explanation: Explanation) -> list[Measure]:
@@ -60,7 +26,7 @@ def uneven_parts(explanation: Explanation) -> list[Measure]:
         drawn = same[widths.index(max(widths)) * in_a_part].piece.drawn
         value = max(widths) / min(widths) - 1.0
         found.append(Measure(Code.UNEVEN_PARTS, value, drawn.stroke, drawn.index))
-    bars = [w for w in explanation.written if _is_a_bar(explanation, w)]
+    bars = [w for w in explanation.written if is_a_bar(explanation, w)]
     if len(bars) > 1:
         widths = [max(w.width, NOTHING) / max(w.piece.size[0], NOTHING) for w in bars]
         drawn = bars[widths.index(max(widths))].piece.drawn
@@ -70,15 +36,29 @@ def uneven_parts(explanation: Explanation) -> list[Measure]:
 
 
 def dot_place(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """How far (u) a dot is from its place over the stem."""
+    """How far (u) a dot is from its place: sideways it is counted from the top of the stem, for how
+    wide a tail swings has nothing to do with it."""
     for written in explanation.written:
-        if written.piece.drawn.move.kind is not MoveKind.DOT:
-            continue
-        at = frame.place(written.ink).mean(axis=0)
-        value = float(np.hypot(*(at - written.piece.points.mean(axis=0)))) * frame.body
         drawn = written.piece.drawn
-        return [Measure(Code.DOT_PLACE, value, drawn.stroke, drawn.index)]
+        if drawn.move.kind is not MoveKind.DOT:
+            continue
+        off = frame.place(written.ink).mean(axis=0) - written.piece.points.mean(axis=0)
+        stem = _stem_of(explanation)
+        if stem is not None:
+            off[0] -= (frame.place(_top(stem.ink)) - _top(stem.piece.points))[0]
+        return [
+            Measure(Code.DOT_PLACE, float(np.hypot(*off)) * frame.body, drawn.stroke, drawn.index)
+        ]
     return []
+
+
+def _stem_of(explanation: Explanation) -> Written | None:
+    stems = (w for w in explanation.written if w.piece.drawn.move.kind is MoveKind.DROP)
+    return next(stems, None)
+
+
+def _top(points: FloatArray) -> FloatArray:
+    return np.asarray(points[points[:, 1].argmax()])
 
 
 def entry_missing(explanation: Explanation) -> list[Measure]:

@@ -45,6 +45,14 @@ class Said:
         return self.measure.value > 0
 
     @property
+    def longer(self) -> str:
+        return "longer" if self.up else "shorter"
+
+    @property
+    def mouth(self) -> bool:
+        return self.measure.mouth
+
+    @property
     def name(self) -> str:
         return self.letter.name
 
