@@ -20,7 +20,7 @@ from firstloop.core.checking.said import Said
 from firstloop.core.checking.scan import explain_image
 from firstloop.core.checking.tidy import tidy
 from firstloop.core.checking.travel import travelled
-from firstloop.core.checking.turned import faces_of, other_way_up
+from firstloop.core.checking.turned import faces_of, other_way_up, other_way_up_and_leaning
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
@@ -32,9 +32,9 @@ from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
-from firstloop.core.limits import NEAR
+from firstloop.core.limits import LOOKS_LIKE, NEAR
 
-CHECKER_VERSION = "7"
+CHECKER_VERSION = "8"
 """Goes up whenever the same ink may get another answer."""
 
 ALL_IS_WELL = "Just right. Make the next one the same way."
@@ -123,6 +123,8 @@ def _measure_ink(
         costs = faces.costs(picture)
         look = picture, float(costs[0])
         turned = other_way_up(lines, forms, faces, costs, explanation)
+        if turned is None and costs[0] > LOOKS_LIKE and not explanation.is_meant:
+            turned = other_way_up_and_leaning(lines, forms, faces, explanation)
         if turned is not None:
             measure, explanation = turned
             sizes = _sizes(explanation, frame_of(explanation))

@@ -10,13 +10,14 @@ from firstloop.core.checking.explain import Explanation, explain
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.looks import looks_of
 from firstloop.core.contract import Code
-from firstloop.core.geometry.even import Lines
+from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look, Pictures
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Letter
 from firstloop.core.letters.hands import group_of
 from firstloop.core.limits import (
+    A_LEAN,
     AS_GOOD,
     DOUBTFUL,
     LOOKS_LIKE,
@@ -130,6 +131,21 @@ def other_way_up(
     if explanation.total > made * upright.total:
         return None
     return _measure(way, share), explanation
+
+
+def other_way_up_and_leaning(
+    lines: Lines, forms: tuple[Letter, ...], faces: Faces, upright: Explanation
+) -> tuple[Measure, Explanation] | None:
+    """As `other_way_up`, of ink that as it stands is like the letter no way up: it may lean as well,
+    so it is set up straight first, from the one side and the other."""
+    for lean in (-A_LEAN, A_LEAN):
+        shear = np.array([[1.0, 0.0], [np.tan(np.radians(lean)), 1.0]])
+        straight = tuple(evenly(line @ shear) for line in lines)
+        costs = faces.costs(Look.of(Path.of_trace(straight)))
+        found = other_way_up(straight, forms, faces, costs, upright)
+        if found is not None:
+            return found
+    return None
 
 
 def turned_by_shape(faces: Faces, costs: FloatArray) -> tuple[Measure, WayUp] | None:
