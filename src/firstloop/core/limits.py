@@ -106,8 +106,8 @@ LOOKS_LIKE, AS_GOOD = 0.06, 1.5
 less than the second factor are as good; how it was made decides between them."""
 
 A_LEAN = 22.0
-"""Degrees: by so much a leaning letter is set up straight before it is looked at once more; what leans
-by 12 to 32 degrees then stands within ten of upright, which no picture minds."""
+"""Degrees: by so much a leaning letter is set up straight before it is looked at once more; what
+leans by 12 to 32 degrees then stands within ten of upright, which no picture minds."""
 
 NO_NEARER = 0.002
 """u²: a steady child's ink is at least this far from the letter that it is."""

@@ -32,7 +32,7 @@ from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
-from firstloop.core.limits import LOOKS_LIKE, NEAR
+from firstloop.core.limits import NEAR
 
 CHECKER_VERSION = "8"
 """Goes up whenever the same ink may get another answer."""
@@ -123,7 +123,7 @@ def _measure_ink(
         costs = faces.costs(picture)
         look = picture, float(costs[0])
         turned = other_way_up(lines, forms, faces, costs, explanation)
-        if turned is None and costs[0] > LOOKS_LIKE and not explanation.is_meant:
+        if turned is None and costs[0] > NEAR and not explanation.is_meant:
             turned = other_way_up_and_leaning(lines, forms, faces, explanation)
         if turned is not None:
             measure, explanation = turned

@@ -9,7 +9,7 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.settle import Settled, settle
-from firstloop.core.checking.ways import Piece, Way, ways_of
+from firstloop.core.checking.ways import Piece, Way, ways_of, ways_with_two_faults
 from firstloop.core.geometry.even import Lines, length_of, points_in
 from firstloop.core.geometry.matching import Match, Models, Path, least_cost, match
 from firstloop.core.geometry.polyline import FloatArray
@@ -136,7 +136,16 @@ class _Prepared:
 
 @lru_cache(maxsize=1024)
 def _prepared(letter: Letter, missing: frozenset[int]) -> _Prepared:
-    ways = ways_of(letter, missing)
+    return _of_ways(ways_of(letter, missing))
+
+
+@lru_cache(maxsize=1024)
+def _prepared_for_two(letter: Letter, missing: frozenset[int]) -> _Prepared | None:
+    ways = ways_with_two_faults(letter, missing)
+    return _of_ways(ways) if ways else None
+
+
+def _of_ways(ways: tuple[Way, ...]) -> _Prepared:
     paths = [
         Path.of([np.vstack([piece.points for piece in stroke]) for stroke in way.strokes])
         for way in ways
@@ -162,7 +171,17 @@ def explain(lines: Lines, forms: Sequence[Letter]) -> Explanation:
         if best.is_right:
             break
         best = min(best, explain_as(lines, form), key=lambda one: one.total)
-    return best
+    return best if best.is_explained else _of_two_faults(best)
+
+
+def _of_two_faults(best: Explanation) -> Explanation:
+    """The same ink made with two things wrong at once, if that is clearly the better explanation of
+    what no single one explains."""
+    known = _prepared_for_two(best.letter, best.settled.missing)
+    if known is None:
+        return best
+    again = _explained(best.letter, best.settled, known)
+    return again if again.total + UNUSUAL_WAY < best.total else best
 
 
 def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
@@ -194,7 +213,11 @@ def without_left_over(lines: Lines, whole: Explanation) -> Explanation:
 def explain_as(lines: Lines, letter: Letter) -> Explanation:
     """The way in which tidied ink was written, and which ink was which move."""
     settled = settle(lines, letter)
-    known = _prepared(letter, settled.missing)
+    return _explained(letter, settled, _prepared(letter, settled.missing))
+
+
+def _explained(letter: Letter, settled: Settled, known: _Prepared) -> Explanation:
+    """The cheapest of the ways prepared."""
     handicaps = known.handicaps
     if settled.lifts:  # a pen that was lifted speaks for the ways that lift it there
         handicaps = handicaps + PARTS_AT_A_LIFT * UNUSUAL_WAY * (

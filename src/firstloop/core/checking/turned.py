@@ -136,8 +136,8 @@ def other_way_up(
 def other_way_up_and_leaning(
     lines: Lines, forms: tuple[Letter, ...], faces: Faces, upright: Explanation
 ) -> tuple[Measure, Explanation] | None:
-    """As `other_way_up`, of ink that as it stands is like the letter no way up: it may lean as well,
-    so it is set up straight first, from the one side and the other."""
+    """As `other_way_up`, of ink that as it stands is like the letter no way up: it may lean as
+    well, so it is set up straight first, from the one side and the other."""
     for lean in (-A_LEAN, A_LEAN):
         shear = np.array([[1.0, 0.0], [np.tan(np.radians(lean)), 1.0]])
         straight = tuple(evenly(line @ shear) for line in lines)

@@ -135,6 +135,31 @@ def ways_of(letter: Letter, missing: frozenset[int] = frozenset()) -> tuple[Way,
     return tuple(ways)
 
 
+def ways_with_two_faults(letter: Letter, missing: frozenset[int] = frozenset()) -> tuple[Way, ...]:
+    """The ways in which two things go wrong at once, in one stroke or in two, each that can: for
+    ink that no single one explains. None of them is one of `ways_of`."""
+    single = ways_of(letter, missing)
+    known = {_made_of(way.strokes) for way in single}
+    ways = []
+    for way in single[1:]:
+        for at, stroke in enumerate(way.strokes):
+            index = stroke[0].drawn.stroke
+            for name, strokes, faults in _stroke_ways(index, stroke):
+                both = way.strokes[:at] + strokes + way.strokes[at + 1 :]
+                if set(faults) & set(way.faults) or not all(both) or _made_of(both) in known:
+                    continue
+                known.add(_made_of(both))
+                ways.append(Way(f"{way.name}, {name}", both, (*way.faults, *faults)))
+    return tuple(ways)
+
+
+def _made_of(strokes: tuple[Pieces, ...]) -> tuple[tuple[tuple[int, int, bool], ...], ...]:
+    """Which moves are made, and which way round: what tells one way from another."""
+    return tuple(
+        tuple((p.drawn.stroke, p.drawn.index, p.backwards) for p in stroke) for stroke in strokes
+    )
+
+
 _StrokeWay = tuple[str, tuple[Pieces, ...], tuple[Fault, ...]]
 
 
@@ -176,7 +201,7 @@ def _lifted_for_going_back(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
         yield (
             "lifted in place of going back",
             (stroke[:at], stroke[at + 1 :]),
-            (Fault(Code.EXTRA_LIFT, index, at),),
+            (Fault(Code.EXTRA_LIFT, index, stroke[at].drawn.index),),
         )
 
 
@@ -187,9 +212,9 @@ def _part_left_out(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     """
     for at in reversed(_backs(stroke)):
         yield (
-            f"without part {at + 1}",
+            f"without part {stroke[at + 1].drawn.index}",
             (stroke[:at] + _shifted(stroke[at + 2 :], stroke[at]),),
-            (Fault(Code.MISSING_PART, index, at + 1),),
+            (Fault(Code.MISSING_PART, index, stroke[at + 1].drawn.index),),
         )
 
 
@@ -200,7 +225,7 @@ def _round_the_wrong_way(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
             yield (
                 "round the wrong way",
                 ((*stroke[:at], _reversed(stroke[at]), *stroke[at + 1 :]),),
-                (Fault(Code.STROKE_DIRECTION, index, at),),
+                (Fault(Code.STROKE_DIRECTION, index, stroke[at].drawn.index),),
             )
 
 
@@ -212,7 +237,7 @@ def _not_joined(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
         return
     entry, leave = (
         Fault(Code.ENTRY_MISSING, index, 0),
-        Fault(Code.EXIT_MISSING, index, len(stroke) - 1),
+        Fault(Code.EXIT_MISSING, index, stroke[-1].drawn.index),
     )
     yield "without its lead-in", (stroke[1:],), (entry,)
     if led_out:
