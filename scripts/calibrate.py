@@ -13,6 +13,7 @@ from pathlib import Path
 
 import numpy as np
 from scripts.other_print import pupils as other_print
+from scripts.other_print.makes import PRINTED, digits, hershey
 from scripts.slip_pictures import write_slip_pictures
 
 from firstloop.core.checking.check import check
@@ -30,7 +31,14 @@ from firstloop.core.letters.style import Style
 DOCUMENT = Path(__file__).parents[1] / "docs" / "checking.md"
 BEGIN, END = "<!-- measured: begin -->", "<!-- measured: end -->"
 RULING = Ruling(top=2.0, drop=-1.0)
-SEED, CLEAN, SLIPPED, TWICE, PAIRS = 70_001, 8, 4, 3, 300
+SEED, CLEAN, SLIPPED, TWICE, PAIRS, DIGITS = 70_001, 8, 4, 3, 300, 40
+SAME_SHAPE = {"0": "0O", "O": "0O", "1": "1lI", "l": "1lI", "I": "1lI"}
+BEFORE = {
+    "single-line print, plain hand": (1.000, 0.097),
+    "single-line print, flick hand": (0.903, 0.097),
+    "digits of many makes": (0.950, 0.178),
+}
+"""What version 4 of the checker, which asked only which letter is nearer, made of the same ink."""
 
 
 @dataclass
@@ -116,14 +124,42 @@ def measure(hand: Hand) -> Measured:
 
 def measure_other_print() -> Measured:
     rng, found = np.random.default_rng(SEED + 1), Measured()
-    same = {"0": "0O", "O": "0O", "1": "1lI", "l": "1lI", "I": "1lI"}
     for letter, shape in other_print.good(rng, CLEAN):
-        found.add_good(check(_ink(shape), Task(letter), PRINT, RULING), same.get(letter, letter))
+        found.add_good(
+            check(_ink(shape), Task(letter), PRINT, RULING), SAME_SHAPE.get(letter, letter)
+        )
     for slip, letter, shape in other_print.slipped(rng, SLIPPED):
         codes = frozenset(map(Code, slip.expected))
         name = next(code for code in Code if code in codes)
         found.add_slip(check(_ink(shape), Task(letter), PRINT, RULING), codes, name)
     return found
+
+
+def made_by_others() -> Iterator[str]:
+    """Good letters of makes that are not ours: how often they are read as what they are, and how
+    often it is said first that they are off in their shape or turned."""
+    alphabets = [
+        (f"single-line print, {hand} hand", Style(hand), hershey(font))
+        for hand in ("plain", "flick")
+        for font in PRINTED
+    ]
+    given = [
+        (name, style, ruling, letter, shape)
+        for name, style, (ruling, alphabet) in alphabets
+        for letter, shape in alphabet.items()
+    ]
+    makes = digits(np.random.default_rng(SEED + 5), DIGITS)
+    given += [("digits of many makes", PRINT, RULING, *make) for make in makes]
+    read: dict[str, Tally] = defaultdict(Tally)
+    off: dict[str, Tally] = defaultdict(Tally)
+    for name, style, ruling, letter, shape in given:
+        result = check(_ink(shape), Task(letter), style, ruling)
+        read[name].add((result.reads_as or "?") in SAME_SHAPE.get(letter, letter))
+        off[name].add(bool({Code.SHAPE_OFF, Code.TURNED} & set(to_mend(result)[:1])))
+    yield "| good, as others make them | read right | before | shape or turned first | before |"
+    yield "|---|---|---|---|---|"
+    for name, (was_read, was_off) in BEFORE.items():
+        yield f"| {name} | {read[name]} | {was_read:.3f} | {off[name]} | {was_off:.3f} |"
 
 
 def _ink(shape: Sequence[FloatArray]) -> Ink:
@@ -214,6 +250,8 @@ def report() -> Iterator[str]:
         if others:
             said = ", ".join(f"{other} {count}" for other, count in others.most_common(5))
             yield f"| `{code}` | {said} |"
+    yield ""
+    yield from made_by_others()
     yield ""
     yield f"Of two slips at once, one at least is seen: {pairs_of_slips()}."
     yield ""

@@ -116,8 +116,8 @@ def scaled(given: Ink, by: float) -> Ink:
     return ink(*(stroke.points * by for stroke in given.strokes))
 
 
-def checked(given: Ink, letter: str, ruling: Ruling | None = None) -> Result:
-    return check(given, Task(letter), PRINT, ruling or Ruling())
+def checked(given: Ink, letter: str, ruling: Ruling | None = None, style: Style = PRINT) -> Result:
+    return check(given, Task(letter), style, ruling or Ruling())
 
 
 def to_mend(result: Result) -> list[str]:

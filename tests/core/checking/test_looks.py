@@ -22,6 +22,7 @@ from firstloop.core.letters import HANDS, PLAIN, Letter, draw
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
+from tests.letters import checked
 
 pytestmark = pytest.mark.measuring
 
@@ -173,3 +174,29 @@ def test_what_lies_surely_on_a_letter_reads_as_no_other(hand: str) -> None:
             cost = faces_of(forms, own.proportions.slant_deg).upright_cost(look)
             assert read(look, cost, forms[0], own, explained=True).letter == asked, (asked, made)
     assert sure > len(small) / 2  # of the letters that were made as they were asked for
+
+
+@pytest.mark.parametrize("lean", [-24, 24])
+@pytest.mark.parametrize("name", "bdkzFR")
+def test_a_letter_in_the_mirror_that_leans_as_well_is_seen_to_be_in_the_mirror(
+    name: str, lean: float
+) -> None:
+    shear = np.array([[1.0, 0.0], [np.tan(np.radians(lean)), 1.0]])
+    ink = Ink(tuple(Stroke.of(path * MIRROR @ shear) for path in plain(name).paths()))
+    codes = {finding.code for finding in checked(ink, name).findings}
+    assert codes & {Code.MIRRORED, Code.READS_AS_OTHER}
+
+
+@pytest.mark.parametrize("name", "ij")
+def test_a_dot_is_over_its_stem_however_wide_the_tail_swings(name: str) -> None:
+    def dot_place(stem_scale: float, aside: float) -> float:
+        stem, dot = plain(name).paths()
+        wide = np.where(stem[:, :1] < stem[0, 0], stem_scale, 1.0)
+        stem = (stem - stem[0]) * np.hstack([wide, np.ones_like(wide)]) + stem[0]
+        ink = Ink((Stroke.of(stem), Stroke.of(dot + np.array([aside, 0.0]))))
+        found = [f.measure for f in checked(ink, name).findings if f.code is Code.DOT_PLACE]
+        return found[0] if found else 0.0
+
+    assert dot_place(2.0, 0.0) == 0.0
+    assert abs(dot_place(1.0, 0.7) - dot_place(2.0, 0.7)) < 0.1
+    assert dot_place(1.0, 0.7) > 0.6

@@ -6,8 +6,10 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from firstloop.core.checking.ways import Way, ways_of
+from firstloop.core.checking.explain import explain
+from firstloop.core.checking.ways import Way, ways_of, ways_with_two_faults
 from firstloop.core.contract import Code
+from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import HANDS, Letter, draw
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.ruling import Ruling
@@ -93,3 +95,27 @@ def test_a_print_letter_has_no_lead_in_to_leave_out() -> None:
     print_like = way(a, "as in print")
     assert {fault.code for fault in print_like.faults} == {Code.ENTRY_MISSING, Code.EXIT_MISSING}
     assert len(print_like.pieces) == len(ways_of(a)[0].pieces) - 2
+
+
+@pytest.mark.parametrize("hand", HANDS)
+def test_two_faults_at_once_are_two_and_no_way_is_listed_twice(hand: str) -> None:
+    for letter in letters(hand):
+        ways = [*ways_of(letter), *ways_with_two_faults(letter)]
+        made = [[(p.drawn.stroke, p.drawn.index, p.backwards) for p in way.pieces] for way in ways]
+        lifts = [[len(stroke) for stroke in way.strokes] for way in ways]
+        told = list(zip(map(str, made), map(str, lifts), strict=True))
+        assert len(set(told)) == len(told), letter.name
+        for way in ways_with_two_faults(letter):
+            assert len(set(way.faults)) >= 2
+
+
+def test_a_b_begun_at_the_foot_with_its_bowl_the_wrong_way_is_told_both() -> None:
+    names = [way.name for way in ways_with_two_faults(plain("b"))]
+    both = ways_with_two_faults(plain("b"))[names.index("from the foot, round the wrong way")]
+    written = np.vstack([piece.points for piece in both.pieces])
+    explanation = explain((evenly(written),), (plain("b"),))
+    assert explanation.way.name == "from the foot, round the wrong way"
+    assert {fault.code for fault in explanation.way.faults} == {
+        Code.START_PLACE,
+        Code.STROKE_DIRECTION,
+    }

@@ -52,7 +52,7 @@ def frame_of(explanation: Explanation) -> Frame:
     body = max(fmean(crowns) - base, SMALLEST_BODY) if crowns and feet else 1.0
     ink_x = min(w.low[0] for w in explanation.written)
     model_x = min(w.piece.low[0] for w in explanation.written)
-    scale = body if crowns and feet else _height(explanation)
+    scale = body if crowns and feet else _height(explanation, base if feet else None)
     return Frame(base, body, ink_x - model_x * body, scale)
 
 
@@ -63,12 +63,15 @@ def _standing_on(feet: list[float]) -> float:
     return fmean(feet) if max(feet) - min(feet) < A_WRONG_FOOT else min(feet, key=abs)
 
 
-def _height(explanation: Explanation) -> float:
-    """The ink's height against its model's."""
+def _height(explanation: Explanation, base: float | None) -> float:
+    """The ink's height against its model's; where it stands on a foot, from there up: a leg that
+    goes on too long does not make the letter larger."""
     written = explanation.written
-    ink = max(w.high[1] for w in written) - min(w.low[1] for w in written)
-    model = max(w.piece.high[1] for w in written) - min(w.piece.low[1] for w in written)
-    return ink / model if model > SMALLEST_BODY else 1.0
+    ink = max(w.high[1] for w in written)
+    model = max(w.piece.high[1] for w in written)
+    ink -= min(w.low[1] for w in written) if base is None else base
+    model -= min(w.piece.low[1] for w in written) if base is None else 0.0
+    return ink / model if min(ink, model) > SMALLEST_BODY else 1.0
 
 
 def _starts(explanation: Explanation) -> list[float]:

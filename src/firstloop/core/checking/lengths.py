@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.closures import closures
+from firstloop.core.checking.closures import closures, is_a_ring
 from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
@@ -51,14 +51,16 @@ def _chord(points: FloatArray) -> float:
 
 
 def _is_a_straight_end(explanation: Explanation, written: Written) -> bool:
-    """Whether it is a slope, or a bar that goes on from another move, at an end of its stroke: how
-    far it goes no line tells. Marks are no longer than they happen to be."""
-    drawn = written.piece.drawn
-    stroke = explanation.letter.strokes[drawn.stroke]
-    at_an_end = drawn.index in (0, len(stroke) - 1)
+    """Whether it is a slope, or a bar that goes on from another straight move, at an end of its
+    stroke: how far it goes no line tells. Marks are no longer than they happen to be; how far the
+    bar of a G comes in and how long the flag of a 1 is are everyone's own."""
+    drawn, letter = written.piece.drawn, explanation.letter
+    kinds = [move.move.kind for move in letter.strokes[drawn.stroke]]
+    if drawn.index not in (0, len(kinds) - 1) or is_a_ring(letter) or not letter.name.isalnum():
+        return False
     if drawn.move.kind is MoveKind.CROSS:
-        return at_an_end and len(stroke) > 1
-    return at_an_end and drawn.move.kind is MoveKind.SLOPE and explanation.letter.name.isalnum()
+        return len(kinds) > 1 and MoveKind.ROUND not in kinds
+    return drawn.move.kind is MoveKind.SLOPE and kinds != [MoveKind.SLOPE, MoveKind.DROP]
 
 
 def _legs(explanation: Explanation, frame: Frame) -> list[Measure]:
