@@ -34,7 +34,7 @@ def a_year_of_records() -> Iterator[tuple[TestClient, int]]:
         database = Database(Path(folder) / "year.db")
         today = datetime.now(UTC).date()
         load_years(database, today, years=YEARS, children=CHILDREN, letters_a_day=A_DAY)
-        prepare(database)
+        prepare(database, datetime.now(UTC))
         with database.session() as session:
             kept = attempts.page(session, classes.first(session).id, Which(), limit=1).total
         with TestClient(create_app(database)) as client:

@@ -34,7 +34,7 @@ def bench_scale() -> None:
             database, datetime.now(UTC).date(), years=YEARS, children=CHILDREN, letters_a_day=A_DAY
         )
         made = time.perf_counter() - began
-        prepare(database)
+        prepare(database, datetime.now(UTC))
         counting = sqlite3.connect(path)
         (kept,) = counting.execute("SELECT count(*) FROM attempt").fetchone()
         reference = float(

@@ -10,6 +10,7 @@ import urllib.request
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
+from datetime import UTC, datetime
 from pathlib import Path
 
 import uvicorn
@@ -96,7 +97,7 @@ class InProcess:
         self._thread = threading.Thread(
             target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True
         )
-        prepare(database)
+        prepare(database, datetime.now(UTC))
 
     @property
     def address(self) -> str:

@@ -245,7 +245,8 @@ def _serve(options: argparse.Namespace) -> int:
     listening = _listen(options.host, options.port)
     database = Database(options.db)
     app = create_app(database, INTERFACE)
-    prepare(database)
+    prepare(database, datetime.now(UTC))
+    app.openapi()  # the routes are put together when they are first asked for: not by a request
     print(f"First Loop is at http://{options.host}:{options.port} (Ctrl+C ends it)", flush=True)
     uvicorn.Server(uvicorn.Config(app, log_level="warning")).run(sockets=[listening])
     database.close()
