@@ -55,6 +55,7 @@ def _hand(page: Page) -> None:
 
 
 def _today(page: Page) -> None:
+    page.get_by_role("radio", name="Full").click()
     page.get_by_role("button", name="Plan the lesson on").click()
     page.get_by_role("heading", name="Lesson on").wait_for()
     page.wait_for_load_state("networkidle")

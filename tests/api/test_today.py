@@ -107,7 +107,7 @@ def test_a_change_that_cannot_be_is_refused(taught: TestClient) -> None:
 def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught: TestClient) -> None:
     lesson = planned(taught)
     steps = {step["kind"]: step for step in lesson["steps"]}
-    assert steps["show"]["showings"] == ["shown", "beside", "memory", "write"]
+    assert steps["show"]["showings"] == ["shown", "turns", "beside", "memory", "write"]
     assert steps["home"]["showings"] == ["shown"]
     assert steps["words"]["copy_text"] == ", ".join(lesson["words"])
     assert steps["close"]["prompts"][0] == "Where does n start?"
@@ -232,3 +232,88 @@ def test_a_movement_goes_home_as_a_gif_that_is_written_bit_by_bit(client: TestCl
     assert np.all(np.diff(inked) > -0.02 * inked[-1])
     drawn = draw(compose("ship", PLAIN).script, PLAIN.proportions, Ruling())
     assert lasting / 1000 == pytest.approx(movement_of(drawn).whole, rel=0.03)
+
+
+SEVEN = list("rnmhbpk")
+
+
+@pytest.mark.parametrize(
+    "asked",
+    [
+        {"new": ["n"], "shape": "short"},
+        {"new": ["r", "n", "m"], "shape": "short"},
+        {"new": SEVEN, "shape": "full"},
+        {"new": ["N", "n"], "shape": "short"},
+        {"new": ["7"], "shape": "short"},
+        {"new": ["said"], "shape": "short"},
+        {"new": ["t", "a"], "shape": "look_back"},
+        {"new": ["t", "a"], "shape": "mend", "habit": "start_place"},
+        {"new": [], "shape": "words"},
+    ],
+    ids=lambda asked: f"{asked['shape']} {' '.join(asked['new'])}",
+)
+def test_a_lesson_of_any_shape_runs_from_its_first_stop_to_its_last(
+    taught: TestClient, asked: dict[str, Any]
+) -> None:
+    answer = taught.post("/api/plan/lessons", json=asked)
+    assert answer.status_code == 201, answer.text
+    lesson = answer.json()
+    assert (lesson["shape"], lesson["new"]) == (asked["shape"], asked["new"])
+    assert lesson["aim"].startswith("Today you will")
+    assert sum(stop["minutes"] for stop in lesson["course"]) == pytest.approx(lesson["minutes"])
+    for stop in lesson["course"]:
+        place = f"/api/show/lessons/{lesson['id']}/place"
+        sent = {"at": stop["kind"]} | ({"part": stop["part"]} if stop["part"] else {})
+        assert taught.put(place, json=sent).status_code == 204
+        now = taught.get("/api/plan/today").json()["lesson"]
+        assert (now["at"], now["part"]) == (stop["kind"], stop["part"])
+        for letter in stop["letters"]:
+            assert taught.get(f"/api/show/letters/{letter}").status_code == 200
+    before = set(taught.get("/api/plan/today").json()["taught"])
+    assert taught.post(f"/api/show/lessons/{lesson['id']}/close").status_code == 204
+    new = set(taught.get("/api/plan/today").json()["taught"]) - before
+    parts = asked["new"] if asked["shape"] in ("short", "full") else []
+    assert new == {part for part in parts if len(part) == 1} - before
+
+
+def test_a_word_is_met_in_its_own_lesson_and_a_capital_in_its_small_letters_words(
+    taught: TestClient,
+) -> None:
+    assert planned(taught, "said", 8)["words"][0] == "said"
+    assert any("a" in word for word in planned(taught, "A", 8)["words"])
+
+
+def test_what_the_hand_has_not_is_no_lesson(taught: TestClient) -> None:
+    answer = taught.post("/api/plan/lessons", json={"new": ["("], "shape": "short"})
+    assert answer.status_code == 422
+    too_many = taught.post("/api/plan/lessons", json={"new": [*SEVEN, "a"]})
+    assert too_many.status_code == 422
+
+
+def test_a_lesson_takes_another_shape_another_aim_and_comes_round_otherwise(
+    taught: TestClient,
+) -> None:
+    lesson = taught.post("/api/plan/lessons", json={"new": ["n", "m"], "shape": "short"}).json()
+    place = f"/api/plan/lessons/{lesson['id']}/changes"
+
+    def do(what: str, **fields: Any) -> dict[str, Any]:
+        return dict(taught.post(place, json={"do": what, **fields}).json())
+
+    by_step = do("rounds", rounds="by_step")
+    assert [stop["part"] for stop in by_step["course"]][:2] == ["n", "m"]
+    full = do("shape", shape="full")
+    assert len(full["course"]) > len(lesson["course"])
+    assert full["words"] == lesson["words"]
+    assert full["spent"] == full["minutes"] > lesson["minutes"]
+    assert do("aim", aim=" One thing. ")["aim"] == "One thing."
+
+
+def test_habits_are_those_that_children_show_in_taught_letters(taught: TestClient) -> None:
+    taught.put("/api/plan/taught", json={"letters": ["m"]})
+    for pupil in (1, 2):
+        hand_in(taught, letters.m_from_the_base_line(), letter="m", pupil_id=pupil)
+    hand_in(taught, letters.m_from_the_base_line(), letter="m", pupil_id=1)
+    first = taught.get("/api/plan/habits").json()[0]
+    assert (first["code"], first["letters"], first["children"]) == ("start_place", ["m"], 2)
+    taught.put("/api/plan/taught", json={"letters": []})
+    assert taught.get("/api/plan/habits").json() == []

@@ -32,6 +32,7 @@ def test_axe_finds_nothing_to_mend(page: Page, screen: str) -> None:
 
 def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page) -> None:
     page.goto("/plan/today", wait_until="networkidle")
+    page.get_by_role("radio", name="Full").click()
     page.get_by_role("button", name="Plan the lesson on").click()
     page.get_by_role("button", name="Choose words").click()
     page.wait_for_load_state("networkidle")

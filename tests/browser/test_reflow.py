@@ -38,6 +38,7 @@ def test_nothing_is_out_of_reach_on_a_narrow_screen(page: Page, screen: str) -> 
 def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page) -> None:
     page.goto("/plan/today", wait_until="networkidle")
     page.set_viewport_size({"width": 320, "height": 640})
+    page.get_by_role("radio", name="Full").click()
     page.get_by_role("button", name="Plan the lesson on").click()
     page.get_by_role("heading", name="Lesson on").wait_for()
     assert page.evaluate(OUT_OF_REACH) == []

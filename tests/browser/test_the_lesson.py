@@ -10,6 +10,8 @@ pytestmark = pytest.mark.browser
 
 def planned(page: Page) -> None:
     page.goto("/plan/today")
+    page.get_by_role("radio", name="Full").focus()
+    page.keyboard.press(" ")
     page.get_by_role("button", name=re.compile("^Plan the lesson on")).focus()
     with page.expect_response("**/api/plan/lessons"):
         page.keyboard.press("Enter")

@@ -9,6 +9,7 @@ from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.teaching.lesson import LessonError, with_sentence
 from firstloop.services import lessons
 from firstloop.services.judging import judge
+from firstloop.services.lessons import Asked
 from firstloop.store import school, taught_letters
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord, JudgementRecord, NotInRecordError
@@ -77,7 +78,7 @@ class TestPractice:
 def test_a_lesson_teaches_its_letters_from_its_own_day_on(
     database: Database, school_class: ClassRecord
 ) -> None:
-    planned = lessons.plan(database, school_class, ["sh"], 20, MONDAY)
+    planned = lessons.plan(database, school_class, Asked(("sh",), 20), MONDAY)
     lessons.close(database, school_class.id, planned.id, MONDAY + timedelta(days=3))
     with database.session() as session:
         known = taught_letters.of_class(session, school_class.id)
@@ -90,7 +91,7 @@ def test_what_was_known_before_stays_known_since_then(
     database: Database, school_class: ClassRecord
 ) -> None:
     lessons.set_taught(database, school_class.id, {"n"}, MONDAY - timedelta(days=30))
-    planned = lessons.plan(database, school_class, ["n"], 20, MONDAY)
+    planned = lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     lessons.close(database, school_class.id, planned.id, MONDAY)
     with database.session() as session:
         assert taught_letters.of_class(session, school_class.id) == {"n": date(2026, 8, 8)}
@@ -99,11 +100,11 @@ def test_what_was_known_before_stays_known_since_then(
 def test_a_second_plan_takes_the_place_of_one_not_given(
     database: Database, school_class: ClassRecord
 ) -> None:
-    lessons.plan(database, school_class, ["n"], 20, MONDAY)
-    second = lessons.plan(database, school_class, ["r"], 15, MONDAY)
+    lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
+    second = lessons.plan(database, school_class, Asked(("r",), 15), MONDAY)
     assert lessons.today(database, school_class, MONDAY).lesson == second
     lessons.close(database, school_class.id, second.id, MONDAY)
-    third = lessons.plan(database, school_class, ["m"], 20, MONDAY)
+    third = lessons.plan(database, school_class, Asked(("m",), 20), MONDAY)
     today = lessons.today(database, school_class, MONDAY)
     assert [one.lesson.new for one in today.week[0][1]] == [("r",), ("m",)]
     assert today.lesson == third
@@ -113,7 +114,7 @@ def test_today_is_where_the_school_is(database: Database, school_class: ClassRec
     with database.session() as session:
         school.set_zone(session, "Pacific/Auckland")
     late = datetime(2026, 9, 7, 13, 0, tzinfo=UTC)
-    planned = lessons.plan(database, school_class, ["n"], 20, late)
+    planned = lessons.plan(database, school_class, Asked(("n",), 20), late)
     assert planned.day == date(2026, 9, 8)
     assert lessons.today(database, school_class, late).lesson == planned
 
@@ -121,7 +122,7 @@ def test_today_is_where_the_school_is(database: Database, school_class: ClassRec
 def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
     database: Database, school_class: ClassRecord
 ) -> None:
-    planned = lessons.plan(database, school_class, ["n"], 20, MONDAY)
+    planned = lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     with pytest.raises(LessonError):
         lessons.change(
             database, school_class.id, planned.id, lambda one: with_sentence(one, "x" * 500)
@@ -134,6 +135,6 @@ def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
 def test_a_proposal_is_what_would_be_planned_and_keeps_nothing(
     database: Database, school_class: ClassRecord
 ) -> None:
-    proposed = lessons.proposal(database, school_class, ["n"], 20, MONDAY)
+    proposed = lessons.proposal(database, school_class, Asked(("n",), 20), MONDAY)
     assert lessons.today(database, school_class, MONDAY).lesson is None
-    assert lessons.plan(database, school_class, ["n"], 20, MONDAY).lesson == proposed
+    assert lessons.plan(database, school_class, Asked(("n",), 20), MONDAY).lesson == proposed

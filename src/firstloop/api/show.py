@@ -8,6 +8,7 @@ from pydantic import BaseModel
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Point, letter_drawing
 from firstloop.api.ink import Strokes, ink_from, strokes_out
+from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.core.geometry import polyline
 from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
@@ -113,15 +114,16 @@ def put_written(
 
 
 class PlaceIn(BaseModel):
-    """At which of a lesson's steps the board is."""
+    """At which of a lesson's steps the board is; of one that comes round, with which letter."""
 
     at: StepKind
+    part: NewPart | None = None
 
 
 @router.put("/lessons/{lesson_id}/place", status_code=204)
 def put_place(session: Db, school_class: Class, lesson_id: int, sent: PlaceIn) -> None:
     """Remembers where the board is in a lesson."""
-    lessons.go_to(session, school_class.id, lesson_id, sent.at)
+    lessons.go_to(session, school_class.id, lesson_id, sent.at, sent.part)
 
 
 @router.post("/lessons/{lesson_id}/close", status_code=204)

@@ -75,7 +75,7 @@ def _teach(record: Database, made: ClassRecord, today: date) -> None:
         day = today - timedelta(days=days_ago)
         if days_ago > LESSONS_KEPT or day.weekday() >= SATURDAY:
             continue
-        planned = lessons.plan(record, made, [letter], MINUTES, _morning(day))
+        planned = lessons.plan(record, made, lessons.Asked((letter,), MINUTES), _morning(day))
         lessons.close(record, made.id, planned.id, _morning(day))
 
 

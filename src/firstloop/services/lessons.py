@@ -1,12 +1,17 @@
 """Lessons: what today is about, planning one, changing it, giving it."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
+from firstloop.core.contract import Code
+from firstloop.core.letters import find_script
 from firstloop.core.teaching.due import Due, Practised, due, shaky_share
+from firstloop.core.teaching.families import Family
+from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.planning import Next, propose, what_next
+from firstloop.core.teaching.steps import Shape, usual_minutes
 from firstloop.services import schemes
 from firstloop.services.clock import day_of
 from firstloop.store import (
@@ -14,6 +19,7 @@ from firstloop.store import (
     own_vocabulary,
     practice_days,
     school,
+    slipped,
     standings,
     taught_letters,
 )
@@ -21,15 +27,18 @@ from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord, LessonRecord
 
 SCHOOL_DAYS = 5
+LOOKED_AT = timedelta(days=LOOKED_AT_DAYS)
 
 
 @dataclass(frozen=True, slots=True)
 class Today:
-    """What there is to know of a day: the letters that are taught, what could come next, what is
-    due, the lessons of its week by day, and its own lesson, if there is one."""
+    """What there is to know of a day: the letters that are taught, the families of the class's
+    scheme, what could come next, what is due, the lessons of its week by day, and its own lesson,
+    if there is one."""
 
     day: date
     taught: tuple[str, ...]
+    families: tuple[Family, ...]
     next: tuple[Next, ...]
     due: tuple[Due, ...]
     week: tuple[tuple[date, tuple[LessonRecord, ...]], ...]
@@ -50,6 +59,7 @@ def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     return Today(
         day=day,
         taught=taught,
+        families=tuple(scheme.families),
         next=what_next(scheme, taught),
         due=coming_back,
         week=tuple((one, tuple(k for k in found if k.day == one)) for one in days),
@@ -57,28 +67,49 @@ def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     )
 
 
-def proposal(
-    record: Database, school_class: ClassRecord, new: Sequence[str], minutes: int, now: datetime
-) -> Lesson:
-    """The lesson that would be planned; nothing is kept. Raises LessonError."""
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """The lesson that a teacher asks for: what it is on, its shape, its minutes (None: what such a
+    lesson usually has), and of one that mends a habit, which."""
+
+    new: tuple[str, ...]
+    minutes: int | None = None
+    shape: Shape = Shape.FULL
+    habit: Code | None = None
+
+
+def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> Lesson:
+    """The lesson that would be planned; nothing is kept. Raises LessonError and
+    UnknownLetterError."""
+    for letter in "".join(asked.new):
+        find_script(letter, school_class.hand)
+    minutes = asked.minutes or usual_minutes(asked.shape, len(asked.new))
     with record.session() as session:
         return propose(
-            new,
+            asked.new,
             minutes,
             taught=taught_letters.of_class(session, school_class.id),
             due=due(_practised(session, school_class.id), day_of(now, school.zone(session))),
             own_words=own_vocabulary.of_class(session, school_class.id),
+            shape=asked.shape,
+            habit=HABITS.get(asked.habit, "") if asked.habit else "",
         )
 
 
-def plan(
-    record: Database, school_class: ClassRecord, new: Sequence[str], minutes: int, now: datetime
-) -> LessonRecord:
-    """Plans today's lesson, in place of one that was planned and not given; raises LessonError."""
-    lesson = proposal(record, school_class, new, minutes, now)
+def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> LessonRecord:
+    """Plans today's lesson, in place of one that was planned and not given; raises LessonError and
+    UnknownLetterError."""
+    lesson = proposal(record, school_class, asked, now)
     with record.session() as session:
         day = day_of(now, school.zone(session))
         return lessons.add(session, school_class.id, day, lesson)
+
+
+def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
+    """What several children could mend together, from what they wrote lately."""
+    with record.session() as session:
+        lately = slipped.since(session, school_class.id, now - LOOKED_AT)
+        return habits(lately, taught_letters.of_class(session, school_class.id))
 
 
 def change(
@@ -94,7 +125,7 @@ def close(record: Database, class_id: int, lesson_id: int, now: datetime) -> Les
     """The lesson was given: what was new in it is taught from its day on, not from today."""
     with record.session() as session:
         given = lessons.set_given(session, class_id, lesson_id, now)
-        taught_letters.add(session, class_id, set(given.lesson.letters), given.day)
+        taught_letters.add(session, class_id, set(given.lesson.taught), given.day)
         return given
 
 

@@ -37,6 +37,7 @@ class Attempt(Base):
     __tablename__ = "attempt"
     __table_args__ = (
         Index("ix_attempt_letter_written_at", "letter", "written_at"),
+        Index("ix_attempt_written_at", "written_at"),
         Index("ix_attempt_pupil_id_letter_written_at", "pupil_id", "letter", "written_at"),
     )
 

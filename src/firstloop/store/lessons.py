@@ -20,8 +20,8 @@ _CONVERTER: cattrs.Converter = make_converter()
 
 
 class LessonRow(Base):
-    """A lesson: what was planned, at which step the board is, when it was given, if it was; what is
-    written on the board, by kind of step."""
+    """A lesson: what was planned, at which step the board is (of a step that comes round, with
+    which letter), when it was given, if it was; what is written on the board, by kind of step."""
 
     __tablename__ = "lesson"
     __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
@@ -31,6 +31,7 @@ class LessonRow(Base):
     day: Mapped[date]
     plan: Mapped[dict[str, Any]] = mapped_column(JSON)
     step: Mapped[str | None]
+    part: Mapped[str | None]
     given_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
     written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}", deferred=True)
 
@@ -61,10 +62,12 @@ def change(session: Session, class_id: int, lesson_id: int, lesson: Lesson) -> L
     return _record(row)
 
 
-def go_to(session: Session, class_id: int, lesson_id: int, at: StepKind) -> LessonRecord:
-    """Remembers at which of its steps the board is."""
+def go_to(
+    session: Session, class_id: int, lesson_id: int, at: StepKind, part: str | None = None
+) -> LessonRecord:
+    """Remembers at which of its steps the board is, and where it comes round, with which letter."""
     row = _row(session, class_id, lesson_id)
-    row.step = at
+    row.step, row.part = at, part
     session.flush()
     return _record(row)
 
@@ -129,5 +132,6 @@ def _record(row: LessonRow) -> LessonRecord:
         day=row.day,
         lesson=_CONVERTER.structure(upgrades.plan(row.plan), Lesson),
         at=None if row.step is None else upgrades.step_kind(row.step),
+        part=row.part,
         given_at=row.given_at,
     )

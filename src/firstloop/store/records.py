@@ -57,12 +57,14 @@ class ClassRecord:
 
 @dataclass(frozen=True, slots=True)
 class LessonRecord:
-    """A lesson of a day, at which of its steps the board is, and when it was given, if it was."""
+    """A lesson of a day, at which of its steps the board is, with which letter where the step comes
+    round, and when it was given, if it was."""
 
     id: int
     day: date
     lesson: Lesson
     at: StepKind | None
+    part: str | None
     given_at: datetime | None
 
 

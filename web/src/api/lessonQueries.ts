@@ -2,7 +2,7 @@
 import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
-import type { BoardInk, LessonOut, LetterDrawing, paths, StepKind } from "./schema";
+import type { BoardInk, LessonOut, LetterDrawing, NewLesson, paths, StepKind } from "./schema";
 
 /** What a teacher does to a lesson, one thing at a time. */
 export type LessonChange =
@@ -25,13 +25,21 @@ export function useToday() {
 }
 
 /** The lesson that would be planned; the last one stays until the next is there. */
-export function useProposal(parts: string[], minutes: number) {
+export function useProposal(asked: NewLesson) {
   return $api.useQuery(
     "get",
     "/api/plan/lessons/proposal",
-    { params: { query: { new: parts, minutes } } },
-    { enabled: parts.length > 0, placeholderData: keepPreviousData },
+    { params: { query: asked } },
+    {
+      enabled: asked.shape === "words" || asked.new.length > 0,
+      placeholderData: keepPreviousData,
+    },
   );
+}
+
+/** What several children could mend together. */
+export function useHabits() {
+  return $api.useQuery("get", "/api/plan/habits");
 }
 
 /** Whatever changes the lesson of today, the week, or what is taught. */

@@ -677,6 +677,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Habits
+         * @description What several children could mend together, from what they wrote in the last four weeks.
+         */
+        get: operations["get_habits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/lessons": {
         parameters: {
             query?: never;
@@ -1294,6 +1314,19 @@ export interface components {
             pupils: components["schemas"]["PupilStanding"][];
         };
         /**
+         * HabitOut
+         * @description A slip that children have a habit of: what to watch, in which letters, how many children.
+         */
+        HabitOut: {
+            code: components["schemas"]["Code"];
+            /** What */
+            what: string;
+            /** Letters */
+            letters: string[];
+            /** Children */
+            children: number;
+        };
+        /**
          * HandChoice
          * @description A hand to choose; `own` is one that the school has brought along.
          */
@@ -1380,9 +1413,16 @@ export interface components {
         };
         /**
          * LessonMatterOut
-         * @description A lesson, planned or proposed: `parts` is what is new, to be shown in turn.
+         * @description A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
+         *     steps as they follow each other, the letter steps coming round.
          */
         LessonMatterOut: {
+            shape: components["schemas"]["Shape"];
+            rounds: components["schemas"]["Rounds"];
+            /** Aim */
+            aim: string;
+            /** Course */
+            course: components["schemas"]["StopOut"][];
             /** New */
             new: string[];
             /** Parts */
@@ -1403,9 +1443,16 @@ export interface components {
         };
         /**
          * LessonOut
-         * @description A lesson of a day; `at` is the step that the board is at.
+         * @description A lesson of a day; `at` is the step that the board is at, `part` the letter that it has come
+         *     round to.
          */
         LessonOut: {
+            shape: components["schemas"]["Shape"];
+            rounds: components["schemas"]["Rounds"];
+            /** Aim */
+            aim: string;
+            /** Course */
+            course: components["schemas"]["StopOut"][];
             /** New */
             new: string[];
             /** Parts */
@@ -1431,6 +1478,8 @@ export interface components {
              */
             day: string;
             at: components["schemas"]["StepKind"] | null;
+            /** Part */
+            part: string | null;
             /** Given */
             given: boolean;
         };
@@ -1640,13 +1689,20 @@ export interface components {
         };
         /**
          * NewLesson
-         * @description What is to be taught today, and in how many minutes.
+         * @description What today's lesson is to be on, its shape, of one that mends a habit which; and its minutes,
+         *     if not those that such a lesson usually has.
          */
         NewLesson: {
-            /** New */
+            /**
+             * New
+             * @default []
+             */
             new: string[];
             /** Minutes */
-            minutes: number;
+            minutes?: number | null;
+            /** @default full */
+            shape: components["schemas"]["Shape"];
+            habit?: components["schemas"]["Code"] | null;
         };
         /**
          * NextOut
@@ -1730,10 +1786,12 @@ export interface components {
         };
         /**
          * PlaceIn
-         * @description At which of a lesson's steps the board is.
+         * @description At which of a lesson's steps the board is; of one that comes round, with which letter.
          */
         PlaceIn: {
             at: components["schemas"]["StepKind"];
+            /** Part */
+            part?: string | null;
         };
         /**
          * Preview
@@ -1871,6 +1929,13 @@ export interface components {
             why: string;
         };
         /**
+         * Rounds
+         * @description How the letter steps come round for several letters: all of them for one letter, then for the
+         *     next; or one step for all letters, then the next.
+         * @enum {string}
+         */
+        Rounds: "by_letter" | "by_step";
+        /**
          * RulingKind
          * @description Which lines a class writes on. Letters keep their heights on all of them.
          * @enum {string}
@@ -1960,6 +2025,31 @@ export interface components {
             notes: string[];
         };
         /**
+         * SetAim
+         * @description Another aim.
+         */
+        SetAim: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "aim";
+            /** Aim */
+            aim: string;
+        };
+        /**
+         * SetRounds
+         * @description The letter steps come round the one way or the other.
+         */
+        SetRounds: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "rounds";
+            rounds: components["schemas"]["Rounds"];
+        };
+        /**
          * SetSentence
          * @description Another sentence.
          */
@@ -1973,6 +2063,18 @@ export interface components {
             sentence: string;
         };
         /**
+         * SetShape
+         * @description The steps of another shape.
+         */
+        SetShape: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "shape";
+            shape: components["schemas"]["Shape"];
+        };
+        /**
          * SetWords
          * @description Other words in place of the lesson's own: a chain, or what they were before it.
          */
@@ -1984,6 +2086,26 @@ export interface components {
             do: "words";
             /** Words */
             words: string[];
+        };
+        /**
+         * Shape
+         * @description What kind of lesson: something new, in short or with all that belongs to it; or nothing
+         *     new.
+         * @enum {string}
+         */
+        Shape: "short" | "full" | "look_back" | "mend" | "words";
+        /**
+         * ShapeOut
+         * @description A shape that a lesson can have: its title, what it is, and whether what it is on is new.
+         */
+        ShapeOut: {
+            shape: components["schemas"]["Shape"];
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
+            /** Teaches */
+            teaches: boolean;
         };
         /**
          * ShareOut
@@ -2001,7 +2123,7 @@ export interface components {
          * @description A way in which the board can show a step.
          * @enum {string}
          */
-        Showing: "shown" | "beside" | "memory" | "pairs" | "write";
+        Showing: "shown" | "turns" | "beside" | "memory" | "pairs" | "write";
         /**
          * SkipStep
          * @description A step is left out or brought back; its minutes go to the others or come from them.
@@ -2094,6 +2216,26 @@ export interface components {
             too_close: components["schemas"]["CloseOut"][];
         };
         /**
+         * StopOut
+         * @description A place on the way through a lesson: a step, what it is about there, its parts to be shown in
+         *     turn; `part` is the one that a step which comes round has come to.
+         */
+        StopOut: {
+            kind: components["schemas"]["StepKind"];
+            /** Part */
+            part: string | null;
+            /** About */
+            about: string[];
+            /** Parts */
+            parts: string[];
+            /** Letters */
+            letters: string[];
+            /** Minutes */
+            minutes: number;
+            /** Copy Text */
+            copy_text: string;
+        };
+        /**
          * StyleIn
          * @description How a class writes. What is null is the hand's own.
          */
@@ -2164,6 +2306,16 @@ export interface components {
             there: boolean;
         };
         /**
+         * TaughtFamily
+         * @description A family of the class's scheme: its name, and those of its letters that are taught.
+         */
+        TaughtFamily: {
+            /** Name */
+            name: string;
+            /** Taught */
+            taught: string[];
+        };
+        /**
          * TaughtIn
          * @description The letters that are taught.
          */
@@ -2194,6 +2346,10 @@ export interface components {
             date_text: string;
             language: components["schemas"]["LanguageIn"];
             minutes_range: components["schemas"]["MinutesRange"];
+            /** Shapes */
+            shapes: components["schemas"]["ShapeOut"][];
+            /** Families */
+            families: components["schemas"]["TaughtFamily"][];
             /** Taught */
             taught: string[];
             /** Next */
@@ -2286,6 +2442,7 @@ export type FollowIn = components['schemas']['FollowIn'];
 export type Form = components['schemas']['Form'];
 export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GrowOut = components['schemas']['GrowOut'];
+export type HabitOut = components['schemas']['HabitOut'];
 export type HandChoice = components['schemas']['HandChoice'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
@@ -2330,6 +2487,7 @@ export type PupilStageIn = components['schemas']['PupilStageIn'];
 export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type Relative = components['schemas']['Relative'];
+export type Rounds = components['schemas']['Rounds'];
 export type RulingKind = components['schemas']['RulingKind'];
 export type RulingLine = components['schemas']['RulingLine'];
 export type SchemeIn = components['schemas']['SchemeIn'];
@@ -2338,8 +2496,13 @@ export type SchemeName = components['schemas']['SchemeName'];
 export type SchemeOut = components['schemas']['SchemeOut'];
 export type SentenceIn = components['schemas']['SentenceIn'];
 export type SentenceOut = components['schemas']['SentenceOut'];
+export type SetAim = components['schemas']['SetAim'];
+export type SetRounds = components['schemas']['SetRounds'];
 export type SetSentence = components['schemas']['SetSentence'];
+export type SetShape = components['schemas']['SetShape'];
 export type SetWords = components['schemas']['SetWords'];
+export type Shape = components['schemas']['Shape'];
+export type ShapeOut = components['schemas']['ShapeOut'];
 export type ShareOut = components['schemas']['ShareOut'];
 export type Showing = components['schemas']['Showing'];
 export type SkipStep = components['schemas']['SkipStep'];
@@ -2352,9 +2515,11 @@ export type Stage = components['schemas']['Stage'];
 export type StageIn = components['schemas']['StageIn'];
 export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
+export type StopOut = components['schemas']['StopOut'];
 export type StyleIn = components['schemas']['StyleIn'];
 export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
+export type TaughtFamily = components['schemas']['TaughtFamily'];
 export type TaughtIn = components['schemas']['TaughtIn'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
@@ -4023,9 +4188,11 @@ export interface operations {
     };
     get_proposal: {
         parameters: {
-            query: {
-                new: string[];
-                minutes: number;
+            query?: {
+                new?: string[];
+                minutes?: number | null;
+                shape?: components["schemas"]["Shape"];
+                habit?: components["schemas"]["Code"] | null;
             };
             header?: never;
             path?: never;
@@ -4040,6 +4207,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonMatterOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_habits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HabitOut"][];
                 };
             };
             /** @description Not in the record */
@@ -4119,7 +4326,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
             };
         };
         responses: {

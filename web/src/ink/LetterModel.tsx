@@ -17,6 +17,7 @@ export function LetterModel({
   time_s,
   numbered = false,
   filled = false,
+  emptied = false,
   margin = 0.7,
   className,
 }: {
@@ -26,6 +27,8 @@ export function LetterModel({
   numbered?: boolean;
   /** The spaces that it fills are tinted. */
   filled?: boolean;
+  /** Only the lines and where it begins: to be written by who looks at it. */
+  emptied?: boolean;
   margin?: number;
   className?: string;
 }) {
@@ -42,11 +45,14 @@ export function LetterModel({
     <svg viewBox={viewBoxOf(view)} className={className} role="img" aria-label={letter.letter}>
       {filled && <SpaceBands letter={letter} />}
       <RuledLines lines={letter.lines} />
-      {letter.strokes.flat().map(({ points }, at) => (
-        <PenLine key={at} points={points} width={PEN} className="stroke-crease" />
-      ))}
+      {!emptied &&
+        letter.strokes
+          .flat()
+          .map(({ points }, at) => (
+            <PenLine key={at} points={points} width={PEN} className="stroke-crease" />
+          ))}
       {timeline.pieces.map((piece, at) => {
-        const share = drawnShare(piece, time_s);
+        const share = emptied ? 0 : drawnShare(piece, time_s);
         return share > 0 ? (
           <PenLine
             key={at}

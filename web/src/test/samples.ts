@@ -5,6 +5,7 @@ import type {
   FindingOut,
   LessonOut,
   LessonStep,
+  StopOut,
   LetterDrawing,
   LetterGroup,
   PupilOut,
@@ -148,8 +149,29 @@ export function step(kind: StepKind, other: Partial<LessonStep> = {}): LessonSte
   };
 }
 
+/** The stops of steps, nothing coming round. */
+export function courseOf(steps: readonly LessonStep[], about = ["l"]): StopOut[] {
+  return steps
+    .filter(({ skipped }) => !skipped)
+    .map(({ kind, minutes, copy_text }) => ({
+      kind,
+      part: null,
+      about,
+      parts: about,
+      letters: about,
+      minutes,
+      copy_text,
+    }));
+}
+
 export function lesson(other: Partial<LessonOut> = {}): LessonOut {
+  const steps = other.steps ?? [step("settle"), step("show"), step("close")];
   return {
+    shape: "full",
+    rounds: "by_letter",
+    aim: "",
+    course: courseOf(steps, other.new),
+    part: null,
     id: 7,
     day: "2026-03-02",
     new: ["l"],
@@ -157,7 +179,7 @@ export function lesson(other: Partial<LessonOut> = {}): LessonOut {
     letters: ["l"],
     minutes: 15,
     spent: 15,
-    steps: [step("settle"), step("show"), step("close")],
+    steps,
     look_back: [],
     words: ["lid", "lip"],
     sentence: { text: "Lil is in.", words: 3, notes: [] },
@@ -172,6 +194,14 @@ export function today(other: Partial<TodayOut> = {}): TodayOut {
     date_text: "Monday 2 March",
     language: { variety: "british", ordinal: false, stop: false, minutes: 15 },
     minutes_range: { shortest: 5, longest: 40, step: 0.5 },
+    shapes: [
+      { shape: "short", title: "Short", what: "The least of it.", teaches: true },
+      { shape: "full", title: "Full", what: "All of it.", teaches: true },
+      { shape: "look_back", title: "Look back", what: "Nothing new.", teaches: false },
+      { shape: "mend", title: "Mend a habit", what: "One slip.", teaches: false },
+      { shape: "words", title: "Words", what: "Words only.", teaches: false },
+    ],
+    families: [{ name: "Straight down", taught: ["i", "l"] }],
     taught: ["i", "n"],
     next: [],
     due: [],

@@ -6,9 +6,9 @@ from pydantic import BaseModel, Field
 
 from firstloop.core.teaching import lesson as lessons
 from firstloop.core.teaching.lesson import HALF, LONGEST, LONGEST_NOTE, MOST_WORDS, Lesson
-from firstloop.core.teaching.steps import StepKind
+from firstloop.core.teaching.steps import Rounds, Shape, StepKind
 
-NewPart = Annotated[str, Field(min_length=1, max_length=4, pattern="^[a-z]+$")]
+NewPart = Annotated[str, Field(min_length=1, max_length=12, pattern="^[A-Za-z0-9.,!?'-]+$")]
 Text = Annotated[str, Field(max_length=LONGEST_NOTE)]
 
 
@@ -80,6 +80,27 @@ class SetSentence(BaseModel):
     sentence: Text
 
 
+class SetAim(BaseModel):
+    """Another aim."""
+
+    do: Literal["aim"]
+    aim: Text
+
+
+class SetShape(BaseModel):
+    """The steps of another shape."""
+
+    do: Literal["shape"]
+    shape: Shape
+
+
+class SetRounds(BaseModel):
+    """The letter steps come round the one way or the other."""
+
+    do: Literal["rounds"]
+    rounds: Rounds
+
+
 LessonChange = Annotated[
     MoveStep
     | TimeStep
@@ -89,7 +110,10 @@ LessonChange = Annotated[
     | TakeWord
     | SetWords
     | TakeLetter
-    | SetSentence,
+    | SetSentence
+    | SetAim
+    | SetShape
+    | SetRounds,
     Field(discriminator="do"),
 ]
 
@@ -115,3 +139,9 @@ def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911  #
             return lessons.with_look_back(lesson, change.letter, there=change.there)
         case SetSentence():
             return lessons.with_sentence(lesson, change.sentence)
+        case SetAim():
+            return lessons.with_aim(lesson, change.aim)
+        case SetShape():
+            return lessons.reshaped(lesson, change.shape)
+        case SetRounds():
+            return lessons.with_rounds(lesson, change.rounds)

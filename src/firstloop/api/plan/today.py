@@ -8,16 +8,28 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
+from firstloop.core.contract import Code
+from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import LETTERS
-from firstloop.core.teaching.lesson import HALF, LONGEST, SHORTEST, Lesson, copy_of, prompts
+from firstloop.core.teaching.lesson import (
+    HALF,
+    LONGEST,
+    MOST_NEW,
+    SHORTEST,
+    Lesson,
+    copy_of,
+    parts_of,
+    prompts,
+)
 from firstloop.core.teaching.planning import Next
-from firstloop.core.teaching.steps import STEPS, Showing, StepKind
+from firstloop.core.teaching.steps import SHAPES, STEPS, Rounds, Shape, Showing, StepKind
 from firstloop.core.vocabulary.language import Language, Variety, long_date
 from firstloop.core.vocabulary.sentences import look_over
 from firstloop.paper.lesson_page import lesson_page
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
+from firstloop.services.lessons import Asked
 from firstloop.store import classes, lessons, school, taught_letters
 from firstloop.store.records import ClassRecord, LessonRecord
 
@@ -26,7 +38,7 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 PDF = "application/pdf"
 
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
-NewParts = Annotated[list[NewPart], Field(min_length=1, max_length=5)]
+NewParts = Annotated[list[NewPart], Field(max_length=MOST_NEW)]
 
 
 class LessonStep(BaseModel):
@@ -46,10 +58,30 @@ class LessonStep(BaseModel):
 
 
 class NewLesson(BaseModel):
-    """What is to be taught today, and in how many minutes."""
+    """What today's lesson is to be on, its shape, of one that mends a habit which; and its minutes,
+    if not those that such a lesson usually has."""
 
-    new: NewParts
-    minutes: LessonMinutes
+    new: NewParts = []
+    minutes: LessonMinutes | None = None
+    shape: Shape = Shape.FULL
+    habit: Code | None = None
+
+    def asked(self) -> Asked:
+        """As the services take it."""
+        return Asked(tuple(self.new), self.minutes, self.shape, self.habit)
+
+
+class StopOut(BaseModel):
+    """A place on the way through a lesson: a step, what it is about there, its parts to be shown in
+    turn; `part` is the one that a step which comes round has come to."""
+
+    kind: StepKind
+    part: str | None
+    about: list[str]
+    parts: list[str]
+    letters: list[str]
+    minutes: float
+    copy_text: str
 
 
 class SentenceOut(BaseModel):
@@ -61,8 +93,13 @@ class SentenceOut(BaseModel):
 
 
 class LessonMatterOut(BaseModel):
-    """A lesson, planned or proposed: `parts` is what is new, to be shown in turn."""
+    """A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
+    steps as they follow each other, the letter steps coming round."""
 
+    shape: Shape
+    rounds: Rounds
+    aim: str
+    course: list[StopOut]
     new: list[str]
     parts: list[str]
     letters: list[str]
@@ -75,11 +112,13 @@ class LessonMatterOut(BaseModel):
 
 
 class LessonOut(LessonMatterOut):
-    """A lesson of a day; `at` is the step that the board is at."""
+    """A lesson of a day; `at` is the step that the board is at, `part` the letter that it has come
+    round to."""
 
     id: int
     day: date
     at: StepKind | None
+    part: str | None
     given: bool
 
 
@@ -107,6 +146,31 @@ class LanguageIn(BaseModel):
     minutes: LessonMinutes
 
 
+class ShapeOut(BaseModel):
+    """A shape that a lesson can have: its title, what it is, and whether what it is on is new."""
+
+    shape: Shape
+    title: str
+    what: str
+    teaches: bool
+
+
+class HabitOut(BaseModel):
+    """A slip that children have a habit of: what to watch, in which letters, how many children."""
+
+    code: Code
+    what: str
+    letters: list[str]
+    children: int
+
+
+class TaughtFamily(BaseModel):
+    """A family of the class's scheme: its name, and those of its letters that are taught."""
+
+    name: str
+    taught: list[str]
+
+
 class DayOut(BaseModel):
     """A day of the week, and its lessons."""
 
@@ -130,6 +194,8 @@ class TodayOut(BaseModel):
     date_text: str
     language: LanguageIn
     minutes_range: MinutesRange
+    shapes: list[ShapeOut]
+    families: list[TaughtFamily]
     taught: list[str]
     next: list[NextOut]
     due: list[DueOut]
@@ -149,6 +215,14 @@ def get_today(record: Record, school_class: Class, now: Now) -> TodayOut:
         date_text=long_date(today.day, school_class.language),
         language=_language_out(school_class),
         minutes_range=MinutesRange(shortest=SHORTEST, longest=LONGEST, step=HALF),
+        shapes=[
+            ShapeOut(shape=shape, title=info.title, what=info.what, teaches=shape.teaches)
+            for shape, info in SHAPES.items()
+        ],
+        families=[
+            TaughtFamily(name=family.name, taught=[x for x in family.letters if x in today.taught])
+            for family in today.families
+        ],
         taught=list(today.taught),
         next=[_next_out(one) for one in today.next],
         due=[_due_out(one) for one in today.due],
@@ -170,10 +244,21 @@ def get_proposal(
     record: Record, session: Db, school_class: Class, now: Now, asked: Annotated[NewLesson, Query()]
 ) -> LessonMatterOut:
     """The lesson that would be planned; nothing is kept."""
-    lesson = planning.proposal(record, school_class, asked.new, asked.minutes, now)
+    lesson = planning.proposal(record, school_class, asked.asked(), now)
     day = day_of(now, school.zone(session))
     taught = tuple(taught_letters.of_class(session, school_class.id))
     return _matter(lesson, day, taught, school_class.language)
+
+
+@router.get("/habits")
+def get_habits(record: Record, school_class: Class, now: Now) -> list[HabitOut]:
+    """What several children could mend together, from what they wrote in the last four weeks."""
+    return [
+        HabitOut(
+            code=habit.code, what=habit.what, letters=list(habit.letters), children=habit.children
+        )
+        for habit in planning.habits_of(record, school_class, now)
+    ]
 
 
 @router.post("/lessons", status_code=201)
@@ -181,7 +266,7 @@ def post_lesson(
     record: Record, session: Db, school_class: Class, now: Now, sent: NewLesson
 ) -> LessonOut:
     """Plans today's lesson, in place of one that was planned and not given."""
-    kept = planning.plan(record, school_class, sent.new, sent.minutes, now)
+    kept = planning.plan(record, school_class, sent.asked(), now)
     taught = tuple(taught_letters.of_class(session, school_class.id))
     return _lesson_out(kept, taught, school_class.language)
 
@@ -256,7 +341,20 @@ def _lesson_out(kept: LessonRecord, taught: tuple[str, ...], language: Language)
         id=kept.id,
         day=kept.day,
         at=kept.at,
+        part=kept.part,
         given=kept.given_at is not None,
+    )
+
+
+def _stop_out(stop: Stop, lesson: Lesson, date_text: str) -> StopOut:
+    return StopOut(
+        kind=stop.kind,
+        part=stop.part,
+        about=list(stop.about),
+        parts=list(parts_of(stop.about)),
+        letters=list(dict.fromkeys("".join(stop.about))),
+        minutes=stop.minutes,
+        copy_text=stop.part or copy_of(lesson, stop.kind, date_text),
     )
 
 
@@ -266,6 +364,10 @@ def _matter(
     looked = look_over(lesson.sentence, {*taught, *lesson.letters}, language)
     date_text = long_date(day, language)
     return LessonMatterOut(
+        shape=lesson.shape,
+        rounds=lesson.rounds,
+        aim=lesson.aim,
+        course=[_stop_out(stop, lesson, date_text) for stop in course(lesson)],
         new=list(lesson.new),
         parts=list(lesson.parts),
         letters=list(lesson.letters),

@@ -9,7 +9,15 @@ from dataclasses import dataclass, replace
 from math import floor
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.teaching.steps import (
+    ROUND_STEPS,
+    SHAPES,
+    STEPS,
+    Rounds,
+    Shape,
+    StepKind,
+    usual_minutes,
+)
 
 
 class LessonError(FirstLoopError):
@@ -28,6 +36,15 @@ LEAST_SHARE = 0.75
 TUNED_FOR = 20.0
 """Minutes: the lesson for which the weights are minutes."""
 
+AGAIN = 0.5
+"""Of a step's weight, for each further letter that it comes round for."""
+
+A_PAIR = 3
+"""Letters of a pair at most (igh): what is longer is a word."""
+
+MOST_NEW = 7
+"""Letters, pairs and words that a lesson is on, at most: a large family."""
+
 MOST_WORDS, MOST_LOOKED_BACK, LONGEST_NOTE = 8, 8, 120
 """Words and letters of a lesson, letters of a note or a sentence: more is another lesson."""
 
@@ -44,7 +61,11 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class Lesson:
-    """A lesson on what is new: letters, or a pair of letters that are one sound."""
+    """A lesson on letters, pairs of letters that are one sound, or whole words: new ones, or, where
+    its shape teaches nothing new, ones that are looked at again; a lesson of words is on none.
+
+    `aim` is what it is for, in one line; `rounds` how its letter steps come round for several.
+    """
 
     new: tuple[str, ...]
     minutes: int
@@ -52,6 +73,22 @@ class Lesson:
     look_back: tuple[str, ...] = ()
     words: tuple[str, ...] = ()
     sentence: str = ""
+    shape: Shape = Shape.FULL
+    rounds: Rounds = Rounds.BY_LETTER
+    aim: str = ""
+
+    @property
+    def taught(self) -> tuple[str, ...]:
+        """The letters that are taught once it is given. A whole word is learnt as it stands: its
+        letters have lessons of their own.
+
+        >>> plan(["n", "sh", "said"], 20).taught
+        ('n', 's', 'h')
+        """
+        if not self.shape.teaches:
+            return ()
+        parts = (part for part in self.new if len(part) <= A_PAIR)
+        return tuple(dict.fromkeys(letter for part in parts for letter in part))
 
     @property
     def letters(self) -> tuple[str, ...]:
@@ -65,13 +102,18 @@ class Lesson:
         >>> plan(["sh"], 20).parts
         ('sh', 's', 'h')
         """
-        shown = (one for part in self.new for one in (part, *(part if len(part) > 1 else "")))
-        return tuple(dict.fromkeys(shown))
+        return parts_of(self.new)
 
     @property
     def spent(self) -> float:
         """Minutes of the steps that are not skipped."""
         return sum(step.minutes for step in self.steps if not step.skipped)
+
+
+def parts_of(new: Iterable[str]) -> tuple[str, ...]:
+    """What is shown in turn, each once: letters; a pair or a word as it is, then its letters."""
+    shown = (one for part in new for one in (part, *(part if len(part) > 1 else "")))
+    return tuple(dict.fromkeys(shown))
 
 
 def plan(
@@ -81,8 +123,11 @@ def plan(
     look_back: Sequence[str] = (),
     words: Sequence[str] = (),
     sentence: str = "",
+    shape: Shape = Shape.FULL,
+    aim: str = "",
 ) -> Lesson:
-    """A lesson with every step that fits into its minutes; those that do not are there, skipped.
+    """A lesson with every step of its shape that fits into its minutes; the others are there,
+    skipped.
 
     Steps without matter are skipped: nothing to look back on, no words yet.
 
@@ -91,38 +136,86 @@ def plan(
     (20.0, 13)
     >>> [step.kind.value for step in plan(["n"], 10).steps if not step.skipped]
     ['settle', 'date', 'show', 'slips', 'big', 'own', 'best', 'close']
+    >>> short = plan(["n"], 8, words=["nap"], shape=Shape.SHORT)
+    >>> [step.kind.value for step in short.steps if not step.skipped]
+    ['show', 'slips', 'own', 'best', 'words']
     >>> plan([], 10)
     Traceback (most recent call last):
     firstloop.core.teaching.lesson.LessonError: a lesson needs something new; choose a letter
     """
-    if not new:
+    if not new and shape is not Shape.WORDS:
         raise LessonError("a lesson needs something new; choose a letter")
+    if len(new) > MOST_NEW:
+        raise LessonError(f"a lesson is on at most {MOST_NEW}; leave some for another day")
     if not SHORTEST <= minutes <= LONGEST:
         raise LessonError(f"a lesson has {SHORTEST} to {LONGEST} minutes, not {minutes}")
-    empty = {
+    lesson = Lesson(
+        new=tuple(new),
+        minutes=minutes,
+        steps=tuple(Step(kind, HALF) for kind in StepKind),
+        look_back=tuple(look_back),
+        words=tuple(words),
+        sentence=sentence,
+        aim=_short(aim),
+    )
+    return shaped(lesson, shape)
+
+
+def shaped(lesson: Lesson, shape: Shape) -> Lesson:
+    """The lesson in another shape: the steps of that shape that have matter and fit into its
+    minutes, in the order that they stand in; notes stay.
+
+    >>> full = shaped(plan(["n"], 20, shape=Shape.SHORT), Shape.FULL)
+    >>> full.spent, full.shape.value
+    (20.0, 'full')
+    """
+    without = {
         kind
         for kind, matter in (
-            (StepKind.LOOK_BACK, look_back),
-            (StepKind.WORDS, words),
-            (StepKind.SENTENCE, sentence),
+            (StepKind.LOOK_BACK, lesson.look_back),
+            (StepKind.WORDS, lesson.words),
+            (StepKind.SENTENCE, lesson.sentence),
         )
         if not matter
     }
-    kept = _kept(minutes, empty)
-    steps = tuple(Step(kind, HALF, skipped=kind not in kept) for kind in StepKind)
-    lesson = Lesson(tuple(new), minutes, steps, tuple(look_back), tuple(words), sentence)
-    return retimed(lesson)
+    kept = set(SHAPES[shape].steps) - without
+    if shape is Shape.FULL:
+        kept = _fitting(kept, lesson)
+    steps = tuple(replace(step, skipped=step.kind not in kept) for step in lesson.steps)
+    return retimed(replace(lesson, steps=steps, shape=shape))
 
 
-def _kept(minutes: int, empty: set[StepKind]) -> set[StepKind]:
+def reshaped(lesson: Lesson, shape: Shape) -> Lesson:
+    """The lesson in another shape, with the minutes that such a lesson usually has: all steps of a
+    full one need more than a short one's.
+
+    >>> reshaped(plan(["n"], 8, words=["nap"], shape=Shape.SHORT), Shape.FULL).minutes
+    20
+    """
+    minutes = min(LONGEST, usual_minutes(shape, len(lesson.new)))
+    return shaped(replace(lesson, minutes=minutes), shape)
+
+
+def _fitting(kept: set[StepKind], lesson: Lesson) -> set[StepKind]:
     """The steps for which there is time, the most dispensable left out first."""
-    kept = set(STEPS) - empty
     for rank in (4, 3, 2, 1):
-        asked = sum(STEPS[kind].weight for kind in kept)
-        if asked * LEAST_SHARE * (TUNED_FOR / _full()) <= minutes:
+        asked = sum(weight_of(kind, lesson) for kind in kept)
+        if asked * LEAST_SHARE * (TUNED_FOR / _full()) <= lesson.minutes:
             break
-        kept -= {kind for kind in kept if STEPS[kind].dispensable == rank}
+        kept = {kind for kind in kept if STEPS[kind].dispensable != rank}
     return kept
+
+
+def weight_of(kind: StepKind, lesson: Lesson) -> float:
+    """What a step weighs in this lesson: what comes round for each letter weighs more, but not so
+    many times as much, for the second letter of a family needs less than the first.
+
+    >>> three = plan(["n", "m", "h"], 20)
+    >>> weight_of(StepKind.SHOW, three) / STEPS[StepKind.SHOW].weight
+    2.0
+    """
+    again = len(lesson.new) - 1 if kind in ROUND_STEPS and lesson.new else 0
+    return STEPS[kind].weight * (1.0 + AGAIN * again)
 
 
 def _full() -> float:
@@ -142,7 +235,7 @@ def retimed(lesson: Lesson, fixed: Iterable[StepKind] = ()) -> Lesson:
         return lesson
     taken = lesson.spent - sum(step.minutes for step in free)
     halves = max(round((lesson.minutes - taken) / HALF), len(free))
-    weights = [STEPS[step.kind].weight for step in free]
+    weights = [weight_of(step.kind, lesson) for step in free]
     exact = [1 + (halves - len(free)) * weight / sum(weights) for weight in weights]
     counts = [floor(share) for share in exact]
     by_remainder = sorted(range(len(free)), key=lambda at: counts[at] - exact[at])
@@ -221,6 +314,16 @@ def with_look_back(lesson: Lesson, letter: str, *, there: bool) -> Lesson:
 def with_sentence(lesson: Lesson, sentence: str) -> Lesson:
     """The lesson with another sentence, or with none."""
     return replace(lesson, sentence=_short(sentence))
+
+
+def with_aim(lesson: Lesson, aim: str) -> Lesson:
+    """The lesson with another aim, or with none."""
+    return replace(lesson, aim=_short(aim))
+
+
+def with_rounds(lesson: Lesson, rounds: Rounds) -> Lesson:
+    """The lesson with its letter steps coming round the one way or the other."""
+    return replace(lesson, rounds=rounds)
 
 
 def copy_of(lesson: Lesson, kind: StepKind, date_text: str) -> str:

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import Scheme
-from firstloop.core.teaching.lesson import Lesson, plan
+from firstloop.core.teaching.lesson import A_PAIR, Lesson, plan
+from firstloop.core.teaching.steps import Shape
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
 from firstloop.core.vocabulary.sounds import Word
@@ -55,26 +56,64 @@ def propose(
     taught: Iterable[str],
     due: Sequence[Due],
     own_words: Sequence[Word] = (),
+    shape: Shape = Shape.FULL,
+    habit: str = "",
 ) -> Lesson:
-    """A lesson with its matter filled in: what is due to look back on, words with the new letter in
-    several places, a sentence of taught letters; raises LessonError.
+    """A lesson with its matter filled in: what is due to look back on, words with the letters of
+    the lesson in several places, a sentence of taught letters, an aim; raises LessonError. A lesson
+    of words takes them from all that is taught. `habit` is what a lesson that mends one is about.
 
     >>> due = [Due("t", 2, 0.0, ""), Due("n", 1, 0.0, "")]
     >>> lesson = propose(["n"], 20, taught="iatps", due=due)
-    >>> lesson.look_back, lesson.words[:2]
-    (('t',), ('nap', 'ant'))
+    >>> lesson.look_back, lesson.words[:2], lesson.aim
+    (('t',), ('nap', 'ant'), 'Today you will write n.')
+    >>> propose([], 10, taught="iatpsn", due=due, shape=Shape.WORDS).words[:2]
+    ('nap', 'ant')
     """
     letters = {letter for part in new for letter in part}
     known = {*taught, *letters}
-    look_back = [one.letter for one in due if one.letter not in letters][:LOOK_BACK_LETTERS]
-    sentences = writable_sentences(known, letters)
+    if shape is Shape.LOOK_BACK:
+        look_back = [letter for letter in new if len(letter) == 1]
+    else:
+        look_back = [one.letter for one in due if one.letter not in letters][:LOOK_BACK_LETTERS]
+    about = letters or {one.letter for one in due} or known
+    sentences = writable_sentences(known, about)
+    # A capital is met in the words of its small letter.
+    words = _words([part.lower() for part in new] or sorted(about), known, own_words)
+    whole = tuple(part for part in new if len(part) > A_PAIR)
     return plan(
         new,
         minutes,
         look_back=look_back,
-        words=_words(new, known, own_words),
+        words=(*whole, *(word for word in words if word not in whole))[:WORDS_IN_A_LESSON],
         sentence=sentences[0] if sentences else "",
+        shape=shape,
+        aim=aim_of(shape, new, habit),
     )
+
+
+def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
+    """What a lesson is for, as it is told to the class.
+
+    >>> aim_of(Shape.LOOK_BACK, ["c", "a", "d"])
+    'Today you will write c, a and d again, each one as well as your best.'
+    """
+    what = _listed(new)
+    match shape:
+        case Shape.LOOK_BACK:
+            each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
+            return f"Today you will write {what} again, {each}."
+        case Shape.MEND:
+            return f"Today you will watch one thing in {what}: {habit}" if habit else ""
+        case Shape.WORDS:
+            return "Today you will write words with letters that you know."
+        case _:
+            return f"Today you will write {what}."
+
+
+def _listed(parts: Sequence[str]) -> str:
+    *most, last = parts or ("",)
+    return f"{', '.join(most)} and {last}" if most else last
 
 
 def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:

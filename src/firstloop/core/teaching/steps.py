@@ -23,10 +23,39 @@ class StepKind(StrEnum):
     HOME = "home"
 
 
+ROUND_STEPS = (StepKind.SHOW, StepKind.OWN, StepKind.BEST)
+"""What is done with one letter at a time; of several letters these come round for each."""
+
+
+class Rounds(StrEnum):
+    """How the letter steps come round for several letters: all of them for one letter, then for the
+    next; or one step for all letters, then the next."""
+
+    BY_LETTER = "by_letter"
+    BY_STEP = "by_step"
+
+
+class Shape(StrEnum):
+    """What kind of lesson: something new, in short or with all that belongs to it; or nothing
+    new."""
+
+    SHORT = "short"
+    FULL = "full"
+    LOOK_BACK = "look_back"
+    MEND = "mend"
+    WORDS = "words"
+
+    @property
+    def teaches(self) -> bool:
+        """Whether what it is about is new."""
+        return self in (Shape.SHORT, Shape.FULL)
+
+
 class Showing(StrEnum):
     """A way in which the board can show a step."""
 
     SHOWN = "shown"
+    TURNS = "turns"
     BESIDE = "beside"
     MEMORY = "memory"
     PAIRS = "pairs"
@@ -65,7 +94,7 @@ STEPS: dict[StepKind, StepInfo] = {
         "Its lines, its start, every move spoken.",
         2.5,
         0,
-        (Showing.SHOWN, Showing.BESIDE, Showing.MEMORY, Showing.WRITE),
+        (Showing.SHOWN, Showing.TURNS, Showing.BESIDE, Showing.MEMORY, Showing.WRITE),
     ),
     StepKind.SLIPS: StepInfo("Slips to spot", "Wrong ones, and the right one beside.", 1.5, 2),
     StepKind.BIG: StepInfo("Big first", "In the air, on the palm; speaking.", 1.0, 1),
@@ -85,3 +114,72 @@ STEPS: dict[StepKind, StepInfo] = {
     StepKind.CLOSE: StepInfo("Close", "What we learned; a small drawing.", 1.0, 0),
     StepKind.HOME: StepInfo("Home", "The sheet to take along.", 0.5, 4),
 }
+
+
+@dataclass(frozen=True, slots=True)
+class ShapeInfo:
+    """What is known of a shape of lesson: its title, what it is, its steps, and the minutes that it
+    is first offered with, for one letter and for each further one."""
+
+    title: str
+    what: str
+    steps: tuple[StepKind, ...]
+    minutes: int
+    minutes_more: int
+
+
+SHAPES: dict[Shape, ShapeInfo] = {
+    Shape.SHORT: ShapeInfo(
+        "Short",
+        "Show, slips, write, choose, a word.",
+        (StepKind.SHOW, StepKind.SLIPS, StepKind.OWN, StepKind.BEST, StepKind.WORDS),
+        8,
+        3,
+    ),
+    Shape.FULL: ShapeInfo("Full", "From settling down to the sheet for home.", (*StepKind,), 20, 4),
+    Shape.LOOK_BACK: ShapeInfo(
+        "Look back",
+        "Nothing new: letters that are taught, written again.",
+        (
+            StepKind.LOOK_BACK,
+            StepKind.FAMILY,
+            StepKind.OWN,
+            StepKind.BEST,
+            StepKind.WORDS,
+            StepKind.CLOSE,
+        ),
+        8,
+        2,
+    ),
+    Shape.MEND: ShapeInfo(
+        "Mend a habit",
+        "Nothing new: one slip, and the letters that have it.",
+        (
+            StepKind.SLIPS,
+            StepKind.SHOW,
+            StepKind.BIG,
+            StepKind.OWN,
+            StepKind.BEST,
+            StepKind.CLOSE,
+        ),
+        8,
+        2,
+    ),
+    Shape.WORDS: ShapeInfo(
+        "Words",
+        "Nothing new: words and a sentence of taught letters.",
+        (StepKind.DATE, StepKind.WORDS, StepKind.SENTENCE, StepKind.CLOSE),
+        8,
+        0,
+    ),
+}
+
+
+def usual_minutes(shape: Shape, letters: int) -> int:
+    """The minutes that a lesson of a shape is first offered with.
+
+    >>> usual_minutes(Shape.SHORT, 1), usual_minutes(Shape.SHORT, 7)
+    (8, 26)
+    """
+    info = SHAPES[shape]
+    return info.minutes + info.minutes_more * (max(letters, 1) - 1)

@@ -1,125 +1,83 @@
-/** What to teach: the scheme's next letters and pairs, or any other; and how long it may take. */
+/** What the next lesson is: its shape, what it is on, and how long it may take. */
 import { useState } from "react";
 
-import type { TodayOut as Today } from "../../api/schema";
-import { usePlanLesson, useSetLanguage } from "../../api/lessonQueries";
-import { useAlphabet } from "../../api/queries";
+import type { NewLesson, Shape, TodayOut as Today } from "../../api/schema";
+import { usePlanLesson, useProposal } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
-import { SmallLetter } from "../../ui/SmallLetter";
 import { ProblemNote } from "../../ui/states";
 import { Due } from "./Due";
+import { LessonMinutes } from "./LessonMinutes";
 import { Proposal } from "./Proposal";
 import { TaughtLetters } from "./TaughtLetters";
-
-const USUAL = [10, 15, 20];
+import { Families, Habits, New } from "./WhatItIsOn";
 
 export function ChooseNew({ today }: { today: Today }) {
   const plan = usePlanLesson();
+  const [shape, setShape] = useState<Shape>("short");
   const [chosen, setChosen] = useState<string>(today.next[0]?.new.join(" ") ?? "");
-  const parts = chosen.split(" ").filter((part) => part !== "");
-  const options = today.next.map(({ new: parts, why }) => ({
-    value: parts.join(" "),
-    name: `${parts.join(" ")}: ${why}`,
-    label: (
-      <span className="flex flex-col items-center px-2 py-1">
-        <span className="flex">
-          {Array.from(parts.join("")).map((letter, at) => (
-            <SmallLetter key={at} letter={letter} className="h-20" />
-          ))}
-        </span>
-        <span className="text-sm text-soft">{why}</span>
-      </span>
-    ),
-  }));
+  const [again, setAgain] = useState<NewLesson>({ new: [], shape });
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const teaches = today.shapes.find((one) => one.shape === shape)?.teaches ?? false;
+  const parts = teaches ? chosen.split(" ").filter((part) => part !== "") : again.new;
+  const asked: NewLesson = {
+    ...(teaches ? {} : again),
+    new: parts,
+    shape,
+    minutes: shape === "full" ? today.language.minutes : minutes,
+  };
+  const proposal = useProposal(asked);
+  const choose = (to: Shape) => {
+    setShape(to);
+    setAgain({ new: [], shape: to });
+    setMinutes(null);
+  };
+  const ready = parts.length > 0 || shape === "words";
   return (
     <div className="flex min-h-0 flex-1 gap-x-8 gap-y-6 max-lg:flex-col">
       <section
         aria-label="What to teach"
-        className="flex min-w-0 flex-[4] flex-col items-start gap-4"
+        className="flex min-w-0 flex-[4] flex-col items-start gap-4 overflow-y-auto px-0.5"
       >
         <h2 className="text-lg font-bold">
           {today.lesson?.given ? "Today's lesson was given. What comes next?" : "What comes next?"}
         </h2>
-        <Choice label="What to teach" value={chosen} options={options} onChange={setChosen} />
-        <OtherLetter value={chosen} onChange={setChosen} />
-        <Minutes today={today} />
-        <Button
-          look="main"
-          disabled={chosen === "" || plan.isPending}
-          onClick={() => {
-            plan.mutate({ body: { new: parts, minutes: today.language.minutes } });
-          }}
-        >
-          Plan the lesson on {chosen || "…"}
-        </Button>
-        {plan.isError && <ProblemNote error={plan.error} />}
+        <div>
+          <Choice
+            label="What kind of lesson"
+            value={shape}
+            options={today.shapes.map((one) => ({ value: one.shape, label: one.title }))}
+            onChange={choose}
+          />
+          <p className="pt-1 text-soft">{today.shapes.find((one) => one.shape === shape)?.what}</p>
+        </div>
+        {teaches && <New today={today} value={chosen} onChange={setChosen} />}
+        {shape === "look_back" && <Families today={today} asked={again} onChange={setAgain} />}
+        {shape === "mend" && <Habits asked={again} onChange={setAgain} />}
         <TaughtLetters taught={today.taught} />
         <Due due={today.due} />
       </section>
-      <Proposal parts={parts} minutes={today.language.minutes} />
-    </div>
-  );
-}
-
-function OtherLetter({ value, onChange }: { value: string; onChange: (value: string) => void }) {
-  const alphabet = useAlphabet();
-  const small = alphabet.data?.find(({ group }) => group === "small")?.letters ?? [];
-  return (
-    <label className="flex flex-wrap items-center gap-x-3 gap-y-1">
-      <span className="text-soft">Or another letter, letters, or a pair such as sh</span>
-      <input
-        value={value}
-        onChange={(event) => {
-          const typed = event.target.value.toLowerCase();
-          const known = new Set([" ", ...small.map(({ letter }) => letter)]);
-          onChange(
-            Array.from(typed)
-              .filter((letter) => known.has(letter))
-              .join(""),
-          );
-        }}
-        maxLength={9}
-        className="w-28 rounded-md border-2 border-crease bg-leaf px-3 py-1.5 text-lg"
-      />
-    </label>
-  );
-}
-
-function Minutes({ today }: { today: Today }) {
-  const set = useSetLanguage();
-  const { minutes } = today.language;
-  const { shortest, longest } = today.minutes_range;
-  const change = (to: number) => {
-    const minutes = Math.min(longest, Math.max(shortest, to));
-    set.mutate({ body: { ...today.language, minutes } });
-  };
-  return (
-    <div className="flex flex-wrap items-center gap-3">
-      <span className="text-soft">Minutes</span>
-      <Choice
-        label="Minutes"
-        value={String(minutes)}
-        options={USUAL.map((one) => ({ value: String(one), label: one }))}
-        onChange={(one) => {
-          change(Number(one));
-        }}
-      />
-      <label className="flex items-center gap-2 text-soft">
-        your own
-        <input
-          type="number"
-          min={shortest}
-          max={longest}
-          defaultValue={minutes}
-          key={minutes}
-          onBlur={(event) => {
-            change(event.target.valueAsNumber || minutes);
-          }}
-          className="w-20 rounded-md border-2 border-crease bg-leaf px-2 py-1.5 text-ink"
-        />
-      </label>
-      {set.isError && <ProblemNote error={set.error} />}
+      <Proposal asked={asked}>
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-3 pt-2">
+          <LessonMinutes
+            key={shape}
+            today={today}
+            shape={shape}
+            minutes={minutes ?? proposal.data?.minutes ?? null}
+            onChange={setMinutes}
+          />
+          <Button
+            look="main"
+            disabled={!ready || plan.isPending}
+            onClick={() => {
+              plan.mutate({ body: asked });
+            }}
+          >
+            {shape === "words" ? "Plan the lesson" : `Plan the lesson on ${parts.join(" ") || "…"}`}
+          </Button>
+        </div>
+        {plan.isError && <ProblemNote error={plan.error} />}
+      </Proposal>
     </div>
   );
 }

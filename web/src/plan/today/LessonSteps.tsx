@@ -9,6 +9,8 @@ import type { ReactNode } from "react";
 import type { LessonChange } from "../../api/lessonQueries";
 import type { LessonOut as Lesson, LessonStep, MinutesRange } from "../../api/schema";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { nameOf } from "../../ui/lessonName";
 import { Tick } from "../../ui/Tick";
 import { inMinutes } from "./minutes";
 
@@ -31,7 +33,7 @@ export function LessonSteps({
   return (
     <section aria-label="Steps" className="flex min-w-0 flex-[7] flex-col max-lg:flex-none">
       <header className="mb-1 flex min-h-11 flex-wrap items-center gap-x-4 gap-y-1">
-        <h2 className="text-lg font-bold">Lesson on {lesson.new.join(", ")}</h2>
+        <h2 className="text-lg font-bold">{nameOf(lesson)}</h2>
         <p className={spent > minutes ? "text-ember" : "text-soft"}>
           {inMinutes(spent)} of {minutes} minutes
         </p>
@@ -49,12 +51,62 @@ export function LessonSteps({
         <span className="flex-1" />
         {children}
       </header>
+      <Whole lesson={lesson} onChange={onChange} />
       <ol className="min-h-0 flex-1 overflow-y-auto pr-1">
         {lesson.steps.map((step) => (
           <StepRow key={step.kind} step={step} range={range} onChange={onChange} />
         ))}
       </ol>
     </section>
+  );
+}
+
+const ROUNDS = [
+  { value: "by_letter", label: "letter by letter" },
+  { value: "by_step", label: "step by step" },
+] as const;
+
+/** What holds for the lesson as a whole: its aim, whether it has all steps, how they come round. */
+function Whole({ lesson, onChange }: { lesson: Lesson; onChange: StepProps["onChange"] }) {
+  const { aim, shape, rounds } = lesson;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-rule pb-1.5">
+      <label className="flex min-w-64 flex-1 items-center gap-2">
+        <span className="text-soft">Aim</span>
+        <input
+          key={aim}
+          defaultValue={aim}
+          placeholder="Today you will …"
+          maxLength={120}
+          onBlur={(event) => {
+            if (event.target.value !== aim) onChange({ do: "aim", aim: event.target.value });
+          }}
+          className="min-w-0 flex-1 rounded border-2 border-transparent bg-transparent px-1.5 py-0.5 placeholder:text-soft hover:border-crease focus:border-rule-deep focus:bg-leaf"
+        />
+      </label>
+      {lesson.new.length > 1 && (
+        <Choice
+          label="How the letters come round"
+          small
+          value={rounds}
+          options={ROUNDS}
+          onChange={(to) => {
+            onChange({ do: "rounds", rounds: to });
+          }}
+        />
+      )}
+      {(shape === "short" || shape === "full") && (
+        <Button
+          look="quiet"
+          className="min-h-0 px-1 py-0"
+          onClick={() => {
+            onChange({ do: "shape", shape: shape === "short" ? "full" : "short" });
+          }}
+        >
+          {shape === "short" ? "All steps" : "Only the short lesson"}
+        </Button>
+      )}
+    </div>
   );
 }
 

@@ -1,12 +1,14 @@
 /** The lesson that would be planned on what is chosen: its steps with their minutes, and their matter. */
 import { useProposal } from "../../api/lessonQueries";
-import type { LessonStep } from "../../api/schema";
+import type { ReactNode } from "react";
+
+import type { LessonMatterOut, LessonStep, NewLesson, StepKind } from "../../api/schema";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Loading, ProblemNote } from "../../ui/states";
 import { inMinutes } from "./minutes";
 
-export function Proposal({ parts, minutes }: { parts: string[]; minutes: number }) {
-  const proposal = useProposal(parts, minutes);
+export function Proposal({ asked, children }: { asked: NewLesson; children: ReactNode }) {
+  const proposal = useProposal(asked);
   const lesson = proposal.data;
   return (
     <section
@@ -20,11 +22,12 @@ export function Proposal({ parts, minutes }: { parts: string[]; minutes: number 
       {lesson && !proposal.isError && (
         <>
           <h2 className="text-lg font-bold">
-            Proposed for {lesson.new.join(", ")}
+            Proposed{lesson.new.length > 0 ? ` for ${lesson.new.join(", ")}` : ""}
             <span className="pl-3 font-normal text-soft">
               {inMinutes(lesson.spent)} minutes; everything can be changed once it is planned
             </span>
           </h2>
+          {lesson.aim !== "" && <p className="border-l-4 border-rule pl-3">{lesson.aim}</p>}
           <ol className="gap-x-8 sm:columns-2">
             {lesson.steps
               .filter(({ skipped }) => !skipped)
@@ -32,7 +35,7 @@ export function Proposal({ parts, minutes }: { parts: string[]; minutes: number 
                 <Step key={step.kind} step={step} />
               ))}
           </ol>
-          {lesson.look_back.length > 0 && (
+          {has(lesson, "look_back") && (
             <p className="flex flex-wrap items-center gap-2">
               <span className="w-24 text-soft">Look back</span>
               {lesson.look_back.map((letter) => (
@@ -43,12 +46,18 @@ export function Proposal({ parts, minutes }: { parts: string[]; minutes: number 
               ))}
             </p>
           )}
-          <Line label="Words" text={lesson.words.join(", ")} />
-          <Line label="A sentence" text={lesson.sentence.text} />
+          {has(lesson, "words") && <Line label="Words" text={lesson.words.join(", ")} />}
+          {has(lesson, "sentence") && <Line label="A sentence" text={lesson.sentence.text} />}
         </>
       )}
+      {children}
     </section>
   );
+}
+
+/** Whether a step is in the lesson: what one is about that is left out need not be seen. */
+function has(lesson: LessonMatterOut, kind: StepKind): boolean {
+  return lesson.steps.some((step) => step.kind === kind && !step.skipped);
 }
 
 function Step({ step }: { step: LessonStep }) {

@@ -136,26 +136,97 @@ test("what comes next is offered first; another choice is planned as it was chos
   await user.click(screen.getByRole("button", { name: "Plan the lesson on s h" }));
   await vi.waitFor(() => {
     expect(askedOf("POST /api/plan/lessons").map(({ body }) => body)).toEqual([
-      { new: ["s", "h"], minutes: 15 },
+      { new: ["s", "h"], shape: "short", minutes: null },
     ]);
   });
 });
 
-test("only letters of the hand can be typed, small", async () => {
+test("a full lesson has the minutes that the class has", async () => {
+  serve("POST /api/plan/lessons", lesson());
   const { user } = putUp(<ChooseNew today={DAY} />);
-  const field = await screen.findByRole("textbox", { name: /Or another letter/ });
+  await user.click(screen.getByRole("radio", { name: "Full" }));
+  await user.click(screen.getByRole("button", { name: "Plan the lesson on l" }));
+  await vi.waitFor(() => {
+    expect(askedOf("POST /api/plan/lessons")[0]?.body).toEqual({
+      new: ["l"],
+      shape: "full",
+      minutes: 15,
+    });
+  });
+});
+
+test("a family that is taught is looked back on; nothing is planned before one is chosen", async () => {
+  serve("POST /api/plan/lessons", lesson());
+  const { user } = putUp(<ChooseNew today={DAY} />);
+  await user.click(screen.getByRole("radio", { name: "Look back" }));
+  expect(screen.getByRole("button", { name: "Plan the lesson on …" })).toBeDisabled();
+  await user.click(screen.getByRole("radio", { name: "Straight down: i l" }));
+  await user.click(screen.getByRole("button", { name: "Plan the lesson on i l" }));
+  await vi.waitFor(() => {
+    expect(askedOf("POST /api/plan/lessons")[0]?.body).toMatchObject({
+      new: ["i", "l"],
+      shape: "look_back",
+    });
+  });
+});
+
+test("a habit of several children is mended in the letters that show it", async () => {
+  serve("POST /api/plan/lessons", lesson());
+  serve("GET /api/plan/habits", [
+    { code: "open_gap", what: "close it all the way", letters: ["o", "a"], children: 4 },
+  ]);
+  const { user } = putUp(<ChooseNew today={DAY} />);
+  await user.click(screen.getByRole("radio", { name: "Mend a habit" }));
+  await user.click(await screen.findByRole("radio", { name: "close it all the way" }));
+  expect(screen.getByText("4 children in four weeks")).toBeVisible();
+  await user.click(screen.getByRole("button", { name: "Plan the lesson on o a" }));
+  await vi.waitFor(() => {
+    expect(askedOf("POST /api/plan/lessons")[0]?.body).toMatchObject({
+      new: ["o", "a"],
+      shape: "mend",
+      habit: "open_gap",
+    });
+  });
+});
+
+test("a lesson of words needs no letter", async () => {
+  const { user } = putUp(<ChooseNew today={DAY} />);
+  await user.click(screen.getByRole("radio", { name: "Words" }));
+  expect(screen.getByRole("button", { name: "Plan the lesson" })).toBeEnabled();
+});
+
+test("the aim, all steps, and how letters come round are the teacher's to say", async () => {
+  const given = lesson({ new: ["n", "m"], shape: "short", aim: "Today you will write n and m." });
+  const { user, onChange } = steps(given);
+  const aim = screen.getByRole("textbox", { name: "Aim" });
+  await user.clear(aim);
+  await user.type(aim, "Today we start at the top.");
+  await user.tab();
+  await user.click(screen.getByRole("radio", { name: "step by step" }));
+  await user.click(screen.getByRole("button", { name: "All steps" }));
+  expect(onChange.mock.calls).toEqual([
+    [{ do: "aim", aim: "Today we start at the top." }],
+    [{ do: "rounds", rounds: "by_step" }],
+    [{ do: "shape", shape: "full" }],
+  ]);
+});
+
+test("only what the hand has can be typed", async () => {
+  const { user } = putUp(<ChooseNew today={DAY} />);
+  const field = await screen.findByRole("textbox", { name: /Or others/ });
   await vi.waitFor(() => {
     expect(askedOf("GET /api/show/alphabet")).toHaveLength(1);
   });
   await user.clear(field);
   expect(screen.getByRole("button", { name: "Plan the lesson on …" })).toBeDisabled();
-  await user.type(field, "N4 l");
-  expect(field).toHaveValue("n l");
+  await user.type(field, "N§ l");
+  expect(field).toHaveValue("N l");
 });
 
 test("her own number of minutes is kept within what a lesson can be", async () => {
   serve("PUT /api/plan/language", DAY.language);
   const { user } = putUp(<ChooseNew today={DAY} />);
+  await user.click(screen.getByRole("radio", { name: "Full" }));
   const own = screen.getByRole("spinbutton", { name: "your own" });
   await user.clear(own);
   await user.type(own, "90");

@@ -13,13 +13,24 @@ import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { PartChoice } from "./LetterStep";
 
 const SLOW = 0.35;
 const COUNT = 3;
 const BEAT_MS = 1000;
 
 export function BigArm({ letters }: { letters: string[] }) {
-  const drawing = useLetter(letters[0] ?? "");
+  const [letter, setLetter] = useState(letters[0] ?? "");
+  return (
+    <>
+      <PartChoice parts={letters} part={letter} onChange={setLetter} />
+      <BigLetter key={letter} letter={letter} />
+    </>
+  );
+}
+
+function BigLetter({ letter }: { letter: string }) {
+  const drawing = useLetter(letter);
   if (drawing.isPending) return <Loading what="the letter" />;
   if (drawing.isError) return <ProblemNote error={drawing.error} />;
   return <Arm letter={drawing.data} />;

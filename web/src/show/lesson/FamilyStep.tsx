@@ -1,9 +1,22 @@
-/** The family of the new letter: what its letters have in common, and which one breaks the rule. */
+/** The family of the lesson's letters: what they have in common, and which one is an exception. */
+import { useState } from "react";
+
 import { useLetterPage } from "../../api/queries";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
+import { PartChoice } from "./LetterStep";
 
-export function FamilyStep({ letter }: { letter: string }) {
+export function FamilyStep({ letters }: { letters: string[] }) {
+  const [letter, setLetter] = useState(letters[0] ?? "");
+  return (
+    <>
+      <PartChoice parts={letters} part={letter} onChange={setLetter} />
+      <Family key={letter} letter={letter} letters={letters} />
+    </>
+  );
+}
+
+function Family({ letter, letters }: { letter: string; letters: string[] }) {
   const page = useLetterPage(letter);
   if (page.isPending) return <Loading what="the family" />;
   if (page.isError) {
@@ -18,7 +31,7 @@ export function FamilyStep({ letter }: { letter: string }) {
         {family.letters.map((one) => (
           <li
             key={one}
-            className={`flex h-[min(100%,26rem)] min-w-0 flex-1 items-center justify-center rounded-lg border-2 bg-leaf px-2 big:h-[min(100%,38rem)] ${one === letter ? "border-ink bg-rule-wash" : "border-crease"}`}
+            className={`flex h-[min(100%,26rem)] min-w-0 flex-1 items-center justify-center rounded-lg border-2 bg-leaf px-2 big:h-[min(100%,38rem)] ${letters.includes(one) ? "border-ink bg-rule-wash" : "border-crease"}`}
           >
             <span className="sr-only">{one}</span>
             <SmallLetter letter={one} className="h-full max-w-full" />

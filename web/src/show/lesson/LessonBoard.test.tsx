@@ -4,7 +4,7 @@ import { Route, Routes } from "react-router";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import type { LessonOut } from "../../api/schema";
-import { L_DRAWING, lesson, step, today } from "../../test/samples";
+import { courseOf, L_DRAWING, lesson, step, today } from "../../test/samples";
 import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
 import { LessonBoard } from "./LessonBoard";
@@ -118,4 +118,30 @@ test("the time of a step fills without a sound, and is over when it is over", ()
     vi.advanceTimersByTime(50_000);
   });
   expect(screen.getByRole("img", { name: "1.5 minutes; they are over" })).toBeInTheDocument();
+});
+
+const round = (part: string) =>
+  courseOf([step("show"), step("own")], [part]).map((stop) => ({ ...stop, part }));
+
+test("of several letters the letter steps come round, and the place is kept with its letter", async () => {
+  const steps = [step("show"), step("own"), step("close")];
+  const course = [...round("l"), ...round("i"), ...courseOf([step("close")], ["l", "i"])];
+  serve("GET /api/show/letters/i", { ...L_DRAWING, letter: "i" });
+  const { user } = board(lesson({ new: ["l", "i"], steps, course, at: "own", part: "l" }));
+  expect(await title()).toBe("The own step: l");
+  await user.keyboard("{PageDown}");
+  expect(await title()).toBe("The show step: i");
+  await vi.waitFor(() => {
+    expect(places()).toEqual([{ at: "show", part: "i" }]);
+  });
+});
+
+test("the aim stands at the beginning, and is looked at again at the end", async () => {
+  const aim = "Today you will write l.";
+  const { user } = board(lesson({ aim }));
+  expect(await screen.findByText(aim)).toBeVisible();
+  await user.keyboard("{PageDown}");
+  expect(screen.queryByText(aim)).toBeNull();
+  await user.keyboard("{PageDown}");
+  expect(await screen.findByText(`Our aim was: ${aim}`)).toBeVisible();
 });

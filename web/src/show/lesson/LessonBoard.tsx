@@ -10,11 +10,13 @@ import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
 import { useCloseLesson, useGoTo, useToday } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { nameOf } from "../../ui/lessonName";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
+import { placeOf, titleOf } from "./course";
 
 export function LessonBoard() {
   const id = Number(useParams().id);
@@ -40,22 +42,22 @@ function Run({ lesson }: { lesson: Lesson }) {
   const navigate = useNavigate();
   const goTo = useGoTo(lesson.id);
   const close = useCloseLesson();
-  const steps = lesson.steps.filter(({ skipped }) => !skipped);
-  const [at, setAt] = useState(() =>
-    Math.max(
-      0,
-      steps.findIndex(({ kind }) => kind === lesson.at),
-    ),
-  );
-  const step = steps[at];
+  const { course } = lesson;
+  const [at, setAt] = useState(() => placeOf(lesson));
+  const stop = course[at];
+  const step = lesson.steps.find(({ kind }) => kind === stop?.kind);
   // Every step begins by showing; a way that was chosen is that step's own.
   const [chosen, setChosen] = useState<{ kind: StepKind; showing: Showing } | null>(null);
   const showing = chosen && chosen.kind === step?.kind ? chosen.showing : "shown";
   const go = (to: number) => {
-    const there = steps[to];
+    const there = course[to];
     if (!there || to === at) return;
     setAt(to);
-    goTo.mutate({ params: { path: { lesson_id: lesson.id } }, body: { at: there.kind } });
+    setChosen(null);
+    goTo.mutate({
+      params: { path: { lesson_id: lesson.id } },
+      body: { at: there.kind, ...(there.part === null ? {} : { part: there.part }) },
+    });
   };
   const turn = (by: 1 | -1) => {
     go(at + by);
@@ -80,16 +82,17 @@ function Run({ lesson }: { lesson: Lesson }) {
         }
       : {}),
   });
-  const last = at === steps.length - 1;
-  if (!step) return <Empty>Every step of this lesson is skipped.</Empty>;
+  const last = at === course.length - 1;
+  const titleAt = (place: number) => titleOf(lesson, place);
+  if (!step || !stop) return <Empty>Every step of this lesson is skipped.</Empty>;
   return (
     <section
       ref={board}
-      aria-label={`Lesson on ${lesson.new.join(", ")}`}
+      aria-label={nameOf(lesson)}
       className="flex h-[calc(100dvh-4rem)] min-h-[30rem] flex-col gap-3 bg-paper px-5 py-3 md:h-[calc(100dvh-2.75rem)] md:min-h-0 full:h-full full:p-6"
     >
       <header className="flex flex-wrap items-center gap-4">
-        <h1 className="text-xl font-bold big:text-[2.5rem]">{step.title}</h1>
+        <h1 className="text-xl font-bold big:text-[2.5rem]">{titleAt(at)}</h1>
         {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
         <span className="flex-1" />
         {step.showings.length > 1 && (
@@ -102,13 +105,25 @@ function Run({ lesson }: { lesson: Lesson }) {
             }}
           />
         )}
-        <StepTime key={step.kind} minutes={step.minutes} />
+        <StepTime key={at} minutes={stop.minutes} />
         <Button onClick={toggleFull}>
           <Maximize2 aria-hidden size={18} /> Full board
         </Button>
       </header>
+      {lesson.aim !== "" && (at === 0 || last) && (
+        <p className="border-l-8 border-rule pl-4 text-2xl big:text-[2.75rem] big:leading-tight">
+          {last ? "Our aim was: " : ""}
+          {lesson.aim}
+        </p>
+      )}
       <div className="flex min-h-0 flex-1 flex-col">
-        <StepView key={`${step.kind} ${showing}`} lesson={lesson} step={step} showing={showing} />
+        <StepView
+          key={`${String(at)} ${showing}`}
+          lesson={lesson}
+          step={step}
+          stop={stop}
+          showing={showing}
+        />
       </div>
       <footer className="flex items-center gap-3 max-md:flex-wrap max-md:justify-between">
         <Button
@@ -123,18 +138,18 @@ function Run({ lesson }: { lesson: Lesson }) {
           aria-label="Steps"
           className="flex min-w-0 flex-1 items-end overflow-hidden max-md:order-first max-md:basis-full"
         >
-          {steps.map((one, place) => (
-            <li key={one.kind} className="min-w-0 flex-1">
+          {course.map(({ kind, part }, place) => (
+            <li key={`${kind} ${part ?? ""}`} className="min-w-0 flex-1">
               <button
                 type="button"
                 aria-current={place === at ? "step" : undefined}
-                title={one.title}
+                title={titleAt(place)}
                 onClick={() => {
                   go(place);
                 }}
                 className="block w-full truncate border-b-4 border-rule-pale px-1 pb-0.5 text-left text-sm text-soft aria-[current=step]:border-ink aria-[current=step]:font-bold aria-[current=step]:text-ink"
               >
-                {one.title}
+                {titleAt(place)}
               </button>
             </li>
           ))}
@@ -159,7 +174,7 @@ function Run({ lesson }: { lesson: Lesson }) {
               turn(1);
             }}
           >
-            {steps[at + 1]?.title} <ChevronRight aria-hidden size={20} />
+            {titleAt(at + 1)} <ChevronRight aria-hidden size={20} />
           </Button>
         )}
       </footer>

@@ -8,10 +8,21 @@ import type { Picture } from "../../api/schema";
 import { useLetterPage } from "../../api/queries";
 import { SlipPicture } from "../../ink/SlipPicture";
 import { Loading, ProblemNote } from "../../ui/states";
+import { PartChoice } from "./LetterStep";
 
 const SLIPS = 3;
 
-export function SlipsStep({ letter }: { letter: string }) {
+export function SlipsStep({ letters }: { letters: string[] }) {
+  const [letter, setLetter] = useState(letters[0] ?? "");
+  return (
+    <>
+      <PartChoice parts={letters} part={letter} onChange={setLetter} />
+      <Slips key={letter} letter={letter} />
+    </>
+  );
+}
+
+function Slips({ letter }: { letter: string }) {
   const page = useLetterPage(letter);
   const [found, setFound] = useState<ReadonlySet<string>>(new Set());
   if (page.isPending) return <Loading what="the slips" />;

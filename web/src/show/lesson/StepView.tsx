@@ -1,5 +1,5 @@
 /** What the board shows in a step. */
-import type { LessonOut as Lesson, LessonStep, Showing } from "../../api/schema";
+import type { LessonOut as Lesson, LessonStep, Showing, StopOut as Stop } from "../../api/schema";
 import { BesideStep } from "./BesideStep";
 import { BigArm } from "./BigArm";
 import { FamilyStep } from "./FamilyStep";
@@ -10,36 +10,41 @@ import { PupilsWork } from "./PupilsWork";
 import { Settle } from "./Settle";
 import { SlipsStep } from "./SlipsStep";
 import { TextOnLines } from "./TextOnLines";
+import { TurnsStep } from "./TurnsStep";
 import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";
 
 export function StepView({
   lesson,
   step,
+  stop,
   showing,
 }: {
   lesson: Lesson;
   step: LessonStep;
+  /** Where the lesson has come to: of a step that comes round, with which letter. */
+  stop: Stop;
   showing: Showing;
 }) {
   switch (showing) {
     case "shown":
-      return <Shown lesson={lesson} step={step} />;
+      return <Shown lesson={lesson} step={step} stop={stop} />;
+    case "turns":
+      return <TurnsStep parts={stop.parts} />;
     case "beside":
-      return <BesideStep parts={lesson.parts} />;
+      return <BesideStep parts={stop.parts} />;
     case "memory":
-      return <MemoryStep parts={step.kind === "show" ? lesson.parts : lesson.look_back} />;
+      return <MemoryStep parts={step.kind === "show" ? stop.parts : lesson.look_back} />;
     case "pairs":
       return <MissingPair />;
     case "write":
       return (
-        <WriteHere lesson={lesson.id} kind={step.kind} rows={step.rows} copy={step.copy_text} />
+        <WriteHere lesson={lesson.id} kind={step.kind} rows={step.rows} copy={stop.copy_text} />
       );
   }
 }
 
-function Shown({ lesson, step }: { lesson: Lesson; step: LessonStep }) {
-  const first = lesson.letters[0] ?? "";
+function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop: Stop }) {
   switch (step.kind) {
     case "settle":
       return <Settle />;
@@ -47,13 +52,13 @@ function Shown({ lesson, step }: { lesson: Lesson; step: LessonStep }) {
     case "look_back":
       return <TextOnLines text={step.copy_text} />;
     case "family":
-      return <FamilyStep letter={first} />;
+      return <FamilyStep letters={stop.letters} />;
     case "show":
-      return <LetterStep parts={lesson.parts} />;
+      return <LetterStep parts={stop.parts} />;
     case "slips":
-      return <SlipsStep letter={first} />;
+      return <SlipsStep letters={stop.letters} />;
     case "big":
-      return <BigArm letters={lesson.letters} />;
+      return <BigArm letters={stop.letters} />;
     case "words":
       return <WordsStep words={lesson.words} />;
     case "sentence":
@@ -62,6 +67,6 @@ function Shown({ lesson, step }: { lesson: Lesson; step: LessonStep }) {
     case "best":
     case "close":
     case "home":
-      return <PupilsWork step={step} letter={lesson.parts[0] ?? ""} />;
+      return <PupilsWork step={step} parts={stop.about} />;
   }
 }

@@ -8,6 +8,7 @@ import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
 import { MemoryStep } from "./MemoryStep";
 import { PupilsWork } from "./PupilsWork";
+import { TurnsStep } from "./TurnsStep";
 import { WriteHere } from "./WriteHere";
 
 const WRITTEN = "/api/show/lessons/7/written/own";
@@ -76,7 +77,7 @@ test.each([
   ["close", { traced: 0, starts: 1, inked: 1, marks: 0 }],
   ["home", { traced: 7, starts: 15, inked: 1, marks: 0 }],
 ] as const)("%s: its row shows how much help there is, and where it ends", async (kind, shown) => {
-  putUp(<PupilsWork step={step(kind, { prompts: ["Sit", "Write"] })} letter="l" />);
+  putUp(<PupilsWork step={step(kind, { prompts: ["Sit", "Write"] })} parts={["l"]} />);
   const row = await screen.findByRole("img", { name: `The ${kind} step: l` });
   const count = (marks: string) => row.querySelectorAll(marks).length;
   expect({
@@ -119,4 +120,36 @@ test("ink that was not kept stays on the board, and that is said", async () => {
   strokeDown(await screen.findByRole("application"), 40);
   expect(await screen.findByRole("alert")).toHaveTextContent("Not kept: The disk is full.");
   expect(press("Take back a stroke")).toBeEnabled();
+});
+
+const inked = () => document.querySelectorAll("svg .stroke-ink").length;
+
+test("my turn, your turn: the letter is made, then there is only where it begins, three times", async () => {
+  const { user } = putUp(<TurnsStep parts={["l"]} />);
+  await screen.findByText("Watch, then write");
+  for (const turn of [1, 2, 3]) {
+    await user.keyboard(" ");
+    expect(screen.getByText("My turn")).toBeVisible();
+    expect(screen.getByText(`${String(turn)} of 3`)).toBeVisible();
+    await user.keyboard(" ");
+    expect(await screen.findByText("Your turn")).toBeVisible();
+    expect(inked()).toBe(0);
+    expect(document.querySelectorAll("svg circle.fill-ember")).toHaveLength(1);
+  }
+  await user.keyboard(" ");
+  expect(screen.getByText("Watch, then write")).toBeVisible();
+  expect(inked()).toBeGreaterThan(0);
+});
+
+test("my turn, your turn: when the time is over, the board goes on by itself", async () => {
+  vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
+  const { user } = putUp(<TurnsStep parts={["l"]} />);
+  await screen.findByText("Watch, then write");
+  await user.keyboard(" ");
+  await user.keyboard(" ");
+  expect(await screen.findByRole("img", { name: "The time there is to write" })).toBeVisible();
+  act(() => {
+    vi.advanceTimersByTime(60_000);
+  });
+  expect(screen.getByText("2 of 3")).toBeVisible();
 });
