@@ -71,7 +71,7 @@ function Whole({ lesson, onChange }: { lesson: Lesson; onChange: StepProps["onCh
   const { aim, shape, rounds } = lesson;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-rule pb-1.5">
-      <label className="flex min-w-64 flex-1 items-center gap-2">
+      <label className="flex min-w-full items-center gap-2">
         <span className="text-soft">Aim</span>
         <input
           key={aim}
@@ -118,7 +118,7 @@ function StepRow({ step, range, onChange }: StepProps & { step: LessonStep }) {
   return (
     <li
       aria-label={title}
-      className={`flex items-center gap-x-3 border-b border-rule/60 py-1 focus-within:bg-rule-wash/60 max-sm:flex-wrap ${step.skipped ? "text-soft" : ""}`}
+      className={`flex items-center gap-x-3 border-b border-rule/60 py-0.5 focus-within:bg-rule-wash/60 max-sm:flex-wrap ${step.skipped ? "text-soft" : ""}`}
     >
       <Tick
         hidden

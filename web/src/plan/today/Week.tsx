@@ -11,14 +11,14 @@ export function Week({ week }: { week: Today["week"] }) {
           className="min-w-12 flex-1 border-b-2 border-rule px-1 pb-0.5 text-center text-sm text-soft aria-[current=date]:border-b-4 aria-[current=date]:pb-0 sm:min-w-20 aria-[current=date]:border-ink aria-[current=date]:text-ink"
         >
           <span className="block">{name.slice(0, 3)}</span>
-          <span className="block h-7 text-lg font-bold">
+          <span className="block h-7 max-w-28 truncate text-lg font-bold">
             {lessons.map((lesson) => (
               <span
                 key={lesson.id}
-                title={lesson.given ? "given" : "planned"}
+                title={`${lesson.new.join(" ")} ${lesson.given ? "given" : "planned"}`}
                 className={`px-1 ${lesson.given ? "" : "font-normal italic"}`}
               >
-                {lesson.new.join(" ")}
+                {lesson.new.join(" ") || "words"}
                 <span className="sr-only">{lesson.given ? ", given" : ", planned"}</span>
               </span>
             ))}

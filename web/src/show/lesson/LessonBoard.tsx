@@ -16,6 +16,7 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
+import { CourseLine } from "./CourseLine";
 import { placeOf, titleOf } from "./course";
 
 export function LessonBoard() {
@@ -134,26 +135,7 @@ function Run({ lesson }: { lesson: Lesson }) {
         >
           <ChevronLeft aria-hidden size={20} /> Back
         </Button>
-        <ol
-          aria-label="Steps"
-          className="flex min-w-0 flex-1 items-end overflow-hidden max-md:order-first max-md:basis-full"
-        >
-          {course.map(({ kind, part }, place) => (
-            <li key={`${kind} ${part ?? ""}`} className="min-w-0 flex-1">
-              <button
-                type="button"
-                aria-current={place === at ? "step" : undefined}
-                title={titleAt(place)}
-                onClick={() => {
-                  go(place);
-                }}
-                className="block w-full truncate border-b-4 border-rule-pale px-1 pb-0.5 text-left text-sm text-soft aria-[current=step]:border-ink aria-[current=step]:font-bold aria-[current=step]:text-ink"
-              >
-                {titleAt(place)}
-              </button>
-            </li>
-          ))}
-        </ol>
+        <CourseLine lesson={lesson} at={at} onGo={go} />
         {last ? (
           <Button
             look="main"

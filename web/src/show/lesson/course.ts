@@ -13,3 +13,29 @@ export function placeOf({ course, at, part }: Pick<Lesson, "course" | "at" | "pa
   const exact = course.findIndex((stop) => stop.kind === at && stop.part === part);
   return Math.max(0, exact >= 0 ? exact : course.findIndex(({ kind }) => kind === at));
 }
+
+/** Stops that belong together, and what they are called together. */
+export interface Group {
+  name: string;
+  places: number[];
+}
+
+/**
+ * The course in groups, for a line of it that can be read: all stops of a letter that is done before
+ * the next, or all letters that a step comes round to; any other stop is a group of its own.
+ */
+export function groupsOf(lesson: Pick<Lesson, "course" | "steps" | "rounds">): Group[] {
+  const groups: (Group & { key: string })[] = [];
+  lesson.course.forEach(({ kind, part }, place) => {
+    const byLetter = lesson.rounds === "by_letter";
+    const key = part === null ? `at ${String(place)}` : byLetter ? part : kind;
+    const last = groups.at(-1);
+    if (last?.key === key) {
+      last.places.push(place);
+      return;
+    }
+    const title = lesson.steps.find((step) => step.kind === kind)?.title ?? "";
+    groups.push({ key, name: part !== null && byLetter ? part : title, places: [place] });
+  });
+  return groups;
+}
