@@ -24,7 +24,7 @@ def test_a_letters_page_has_all_there_is_to_know(client: TestClient) -> None:
     assert all("n" in word["text"] for word in page["words"])
 
 
-def test_a_rule_breaker_says_what_is_different_in_it(client: TestClient) -> None:
+def test_an_exception_says_what_is_different_in_it(client: TestClient) -> None:
     family = client.get("/api/plan/letters/e").json()["family"]
     assert family["exception"].startswith("begins between the base line and the mid line")
 

@@ -317,3 +317,25 @@ def test_habits_are_those_that_children_show_in_taught_letters(taught: TestClien
     assert (first["code"], first["letters"], first["children"]) == ("start_place", ["m"], 2)
     taught.put("/api/plan/taught", json={"letters": []})
     assert taught.get("/api/plan/habits").json() == []
+
+
+def test_one_page_for_home_holds_each_letter_and_its_phrase_and_asks_nothing_of_a_network(
+    taught: TestClient,
+) -> None:
+    lesson = taught.post("/api/plan/lessons", json={"new": SEVEN, "shape": "short"}).json()
+    answer = taught.get(f"/api/plan/lessons/{lesson['id']}/home")
+    assert answer.headers["content-type"] == "text/html; charset=utf-8"
+    page = answer.text
+    assert len(page) < 150_000
+    assert "straight down" in page
+    assert all(f'"text":"{letter}"' in page for letter in SEVEN)
+    assert "http" not in page.replace("http://www.w3.org/2000/svg", "").replace("http-equiv", "")
+    empty = taught.post("/api/plan/lessons", json={"new": [], "shape": "words"}).json()
+    for word in empty["words"]:
+        taught.post(
+            f"/api/plan/lessons/{empty['id']}/changes",
+            json={"do": "word", "text": word, "there": False},
+        )
+    nothing = taught.get(f"/api/plan/lessons/{empty['id']}/home")
+    assert nothing.status_code == 422
+    assert "choose a word" in nothing.json()["detail"]

@@ -74,6 +74,8 @@ def test_the_family_is_given_with_a_gap_where_the_letter_is(page: Page) -> None:
 def test_print_stands_beside_joined_and_the_key_goes_round_the_ways(page: Page) -> None:
     board = at_step(page, "Show")
     page.keyboard.press("m")
+    expect(board.get_by_text("Watch, then write")).to_be_visible()
+    page.keyboard.press("m")
     expect(board.get_by_role("figure")).to_have_count(2)
     expect(board.get_by_text("Print, as we write it")).to_be_visible()
     for _ in range(3):

@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 pytestmark = pytest.mark.browser
 
@@ -50,6 +50,82 @@ def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page) -> None:
     expect(taught.get_by_role("button", name="i", exact=True)).to_have_attribute(
         "aria-pressed", "true"
     )
+
+
+def given_by_keyboard(page: Page, name: str, titles: list[str]) -> None:
+    """From the plan to the close: every stop in turn, the aim first and last."""
+    with page.expect_response("**/api/plan/lessons"):
+        page.keyboard.press("Enter")
+    page.get_by_role("link", name="To the board").focus()
+    page.keyboard.press("Enter")
+    board = page.get_by_role("region", name=name, exact=True)
+    title = board.get_by_role("heading", level=1)
+    expect(board.get_by_text("Today you will")).to_be_visible()
+    for at, said in enumerate(titles):
+        if at:
+            page.keyboard.press("PageDown")
+        expect(title).to_have_text(said)
+    expect(board.get_by_text("Our aim was: Today you will")).to_be_visible()
+    board.get_by_role("button", name="The lesson is given").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Today's lesson was given. What comes next?")).to_be_visible()
+
+
+def plan_button(page: Page) -> Locator:
+    return page.get_by_role("button", name=re.compile("^Plan the lesson"))
+
+
+def test_three_letters_come_round_in_a_lesson_by_keyboard_only(page: Page) -> None:
+    page.goto("/plan/today")
+    page.get_by_role("textbox", name=re.compile("^Or others")).focus()
+    page.keyboard.press("Control+A")
+    page.keyboard.type("i t l")
+    plan_button(page).focus()
+    rounds = [
+        f"{step}: {letter}"
+        for letter in "itl"
+        for step in ("Show", "Trace, finish, own", "Choose the best")
+    ]
+    given_by_keyboard(page, "Lesson on i, t, l", ["Slips to spot", *rounds, "Words"])
+    taught = page.get_by_role("region", name="Taught letters")
+    for letter in "itl":
+        expect(taught.get_by_role("button", name=letter, exact=True)).to_have_attribute(
+            "aria-pressed", "true"
+        )
+
+
+def test_a_capital_beside_its_small_letter_and_a_digit_are_taught_by_keyboard_only(
+    page: Page,
+) -> None:
+    page.goto("/plan/today")
+    page.get_by_role("textbox", name=re.compile("^Or others")).focus()
+    page.keyboard.press("Control+A")
+    page.keyboard.type("N 7")
+    plan_button(page).focus()
+    rounds = [
+        f"{step}: {letter}"
+        for letter in "N7"
+        for step in ("Show", "Trace, finish, own", "Choose the best")
+    ]
+    given_by_keyboard(page, "Lesson on N, 7", ["Slips to spot", *rounds, "Words"])
+
+
+def test_a_family_is_looked_back_on_and_nothing_new_is_taught_by_keyboard_only(page: Page) -> None:
+    page.goto("/plan/today")
+    page.get_by_role("radio", name="Look back").focus()
+    page.keyboard.press(" ")
+    page.get_by_role("radio", name=re.compile("^Down and back up")).first.focus()
+    page.keyboard.press(" ")
+    expect(plan_button(page)).to_be_enabled()
+    letters = (plan_button(page).text_content() or "").removeprefix("Plan the lesson on ").split()
+    plan_button(page).focus()
+    rounds = [
+        f"{step}: {letter}"
+        for letter in letters
+        for step in ("Trace, finish, own", "Choose the best")
+    ]
+    titles = ["Look back", "The family", *rounds, "Words", "Close"]
+    given_by_keyboard(page, f"Lesson on {', '.join(letters)}", titles)
 
 
 def test_the_board_is_where_it_was_after_a_reload(page: Page) -> None:

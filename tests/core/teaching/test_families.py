@@ -14,9 +14,9 @@ from firstloop.core.teaching.families import (
     LETTERS,
     Family,
     Scheme,
+    exceptions_of,
     faults,
     opening,
-    rule_breakers,
     split,
 )
 from firstloop.core.teaching.schemes import BUILT_IN, by_movement, by_size, by_sound
@@ -59,7 +59,7 @@ def test_lead_ins_do_not_make_a_family() -> None:
 
 
 def test_a_letter_that_breaks_its_familys_rule_says_how() -> None:
-    assert dict(rule_breakers("acde", PLAIN)) == {
+    assert dict(exceptions_of("acde", PLAIN)) == {
         "e": "begins between the base line and the mid line, straight across"
     }
 
@@ -97,7 +97,7 @@ def test_a_split_keeps_the_confusable_apart() -> None:
     assert not any({"b", "d"} <= part or {"p", "q"} <= part for part in together)
 
 
-def test_a_rule_breaker_goes_with_its_letter_when_a_family_is_split() -> None:
+def test_an_exception_goes_with_its_letter_when_a_family_is_split() -> None:
     many = Family("Many", tuple("abcdef"), "", (("e", "begins in the middle"),))
     parts = split(many, PLAIN)
     assert [part.exceptions for part in parts if "e" in part.letters] == [many.exceptions]

@@ -777,6 +777,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/lessons/{lesson_id}/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Home Page
+         * @description What the lesson is on as one file for home, that opens on any phone without a network; of a
+         *     lesson of words its words.
+         */
+        get: operations["get_home_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/language": {
         parameters: {
             query?: never;
@@ -1194,7 +1215,7 @@ export interface components {
          * FamilyOut
          * @description A family with what its letters have in common, drawn.
          *
-         *     `differs` says of rule-breakers how they begin; the teacher's `exceptions` win over it.
+         *     `differs` says of exceptions how they begin; the teacher's `exceptions` win over it.
          */
         FamilyOut: {
             /** Name */
@@ -4402,6 +4423,46 @@ export interface operations {
         };
     };
     get_lesson_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_home_page: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,4 +1,4 @@
-/** A word with a gap where two letters stand for one sound; or with a pair written into it. */
+/** A word with a gap where a pair of letters is to be put in; or with a pair written into it. */
 export function PairGap({ left, pair }: { left: readonly (string | null)[]; pair?: string }) {
   const said = left.map((part) => part ?? pair ?? "gap").join(pair === undefined ? " " : "");
   return (

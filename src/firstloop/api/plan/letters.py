@@ -13,7 +13,7 @@ from firstloop.core.letters.likeness import most_confusable
 from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
 from firstloop.core.letters.slips import shown_slips
 from firstloop.core.teaching import order
-from firstloop.core.teaching.families import Scheme, rule_breakers
+from firstloop.core.teaching.families import Scheme, exceptions_of
 from firstloop.core.vocabulary.sounds import Word
 from firstloop.services import schemes
 from firstloop.store import own_phrases
@@ -188,13 +188,13 @@ def _move_words(place: Place, wording: Wording) -> MoveWordsOut:
 def _family(letter: str, scheme: Scheme, hand: Hand) -> FamilyPlace | None:
     for family in scheme.families:
         if letter in family.letters:
-            breakers = dict(rule_breakers(family.letters, hand)) | dict(family.exceptions)
+            exceptions = dict(exceptions_of(family.letters, hand)) | dict(family.exceptions)
             return FamilyPlace(
                 scheme=scheme.name,
                 family=family.name,
                 why=family.why,
                 letters=list(family.letters),
-                exception=breakers.get(letter),
+                exception=exceptions.get(letter),
             )
     return None
 

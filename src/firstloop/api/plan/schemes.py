@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.core.teaching import order, scheme_package
-from firstloop.core.teaching.families import Family, faults, opening, rule_breakers, split
+from firstloop.core.teaching.families import Family, exceptions_of, faults, opening, split
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import schemes
 from firstloop.store import own_schemes
@@ -91,7 +91,7 @@ class StepOut(BaseModel):
 class FamilyOut(BaseModel):
     """A family with what its letters have in common, drawn.
 
-    `differs` says of rule-breakers how they begin; the teacher's `exceptions` win over it.
+    `differs` says of exceptions how they begin; the teacher's `exceptions` win over it.
     """
 
     name: str
@@ -234,7 +234,7 @@ def _family_out(family: Family, school_class: ClassRecord) -> FamilyOut:
         why=family.why,
         letters=list(family.letters),
         exceptions=dict(family.exceptions),
-        differs=dict(rule_breakers(family.letters, hand)),
+        differs=dict(exceptions_of(family.letters, hand)),
         opening=picture(family.name, shared) if shared else None,
     )
 

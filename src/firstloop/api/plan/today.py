@@ -18,6 +18,7 @@ from firstloop.core.teaching.lesson import (
     MOST_NEW,
     SHORTEST,
     Lesson,
+    LessonError,
     copy_of,
     parts_of,
     prompts,
@@ -26,6 +27,7 @@ from firstloop.core.teaching.planning import Next
 from firstloop.core.teaching.steps import SHAPES, STEPS, Rounds, Shape, Showing, StepKind
 from firstloop.core.vocabulary.language import Language, Variety, long_date
 from firstloop.core.vocabulary.sentences import look_over
+from firstloop.formats.home_page import home_page
 from firstloop.paper.lesson_page import lesson_page
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
@@ -35,7 +37,8 @@ from firstloop.store.records import ClassRecord, LessonRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
-PDF = "application/pdf"
+PDF, HTML = "application/pdf", "text/html; charset=utf-8"
+HOME_FILE = 'attachment; filename="at-home.html"'
 
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
 NewParts = Annotated[list[NewPart], Field(max_length=MOST_NEW)]
@@ -294,6 +297,18 @@ def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Respons
     day = long_date(kept.day, school_class.language)
     data = lesson_page(kept.lesson, school_class.hand, school_class.ruling, day=day)
     return Response(data, media_type=PDF)
+
+
+@router.get("/lessons/{lesson_id}/home", response_class=Response)
+def get_home_page(session: Db, school_class: Class, lesson_id: int) -> Response:
+    """What the lesson is on as one file for home, that opens on any phone without a network; of a
+    lesson of words its words."""
+    lesson = lessons.get(session, school_class.id, lesson_id).lesson
+    texts = lesson.new or lesson.words
+    if not texts:
+        raise LessonError("there is nothing to take home from this lesson yet; choose a word")
+    page = home_page(texts, school_class.hand, school_class.ruling)
+    return Response(page, media_type=HTML, headers={"Content-Disposition": HOME_FILE})
 
 
 @router.put("/language")

@@ -4,9 +4,10 @@ import string
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, Field
+from pydantic import AfterValidator, BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
+from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.vocabulary import chains
 from firstloop.core.vocabulary.picker import Picked, Where, pick
@@ -23,7 +24,8 @@ MOST_LISTED = 40
 LONGEST_CHAIN = 20
 LONGEST_WORD = 24
 
-Part = Annotated[str, Query(min_length=1, max_length=4, pattern="^[a-z]+$")]
+Part = Annotated[NewPart, AfterValidator(str.lower)]
+"""What words are looked for with: a capital is met in the words of its small letter."""
 Text = Annotated[str, Query(min_length=1, max_length=LONGEST_WORD)]
 
 

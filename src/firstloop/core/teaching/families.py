@@ -24,7 +24,7 @@ LETTERS = GROUPS["small"]
 
 @dataclass(frozen=True, slots=True)
 class Family:
-    """Letters taught together. `exceptions` says, for a rule-breaker, what is different in it."""
+    """Letters taught together. `exceptions` says, for an exception, what is different in it."""
 
     name: str
     letters: tuple[str, ...]
@@ -103,7 +103,7 @@ def own_kinds(script: Script) -> tuple[MoveKind, ...]:
     return tuple(move.kind for move in script.strokes[0].moves[own_start(script) :])
 
 
-def rule_breakers(letters: Iterable[str], hand: Hand) -> tuple[tuple[str, str], ...]:
+def exceptions_of(letters: Iterable[str], hand: Hand) -> tuple[tuple[str, str], ...]:
     """Letters whose first move is not the one that most of their family begin with, and how they
     begin."""
     firsts = {letter: own_kinds(hand.scripts[letter])[0] for letter in letters}
@@ -117,7 +117,7 @@ def rule_breakers(letters: Iterable[str], hand: Hand) -> tuple[tuple[str, str], 
 
 
 def opening(letters: Iterable[str], hand: Hand, ruling: Ruling) -> tuple[FloatArray, ...]:
-    """What the letters of a family begin with, drawn: the moves that all but the rule-breakers
+    """What the letters of a family begin with, drawn: the moves that all but the exceptions
     share, at least one; points (n, 2) in u. None of it for no letters.
 
     >>> from firstloop.core.letters import PLAIN
@@ -127,8 +127,8 @@ def opening(letters: Iterable[str], hand: Hand, ruling: Ruling) -> tuple[FloatAr
     ()
     """
     letters = tuple(letters)
-    breakers = dict(rule_breakers(letters, hand))
-    usual = [letter for letter in letters if letter not in breakers]
+    exceptions = dict(exceptions_of(letters, hand))
+    usual = [letter for letter in letters if letter not in exceptions]
     if not usual:
         return ()
     kinds = [own_kinds(hand.scripts[letter]) for letter in usual]

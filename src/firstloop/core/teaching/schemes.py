@@ -18,8 +18,8 @@ from firstloop.core.teaching.families import (
     LETTERS,
     Family,
     Scheme,
+    exceptions_of,
     own_kinds,
-    rule_breakers,
     split,
 )
 
@@ -63,7 +63,7 @@ def by_movement(hand: Hand) -> Scheme:
         opening = next(opening for opening in _OPENINGS if opening.begins(kinds))
         openings[opening.name].append(letter)
     families = [
-        Family(o.name, tuple(openings[o.name]), o.why, rule_breakers(openings[o.name], hand))
+        Family(o.name, tuple(openings[o.name]), o.why, exceptions_of(openings[o.name], hand))
         for o in _OPENINGS
         if openings[o.name]
     ]

@@ -1,6 +1,8 @@
 /** A movement to send home: of what is new, or of one of the lesson's words. */
+import { House } from "lucide-react";
 import { useState } from "react";
 
+import { addressOf } from "../../api/client";
 import type { LessonOut as Lesson } from "../../api/schema";
 import { Pick } from "../../ui/Pick";
 import { DrawingFiles } from "../DrawingFiles";
@@ -21,6 +23,18 @@ export function SendHome({ lesson }: { lesson: Lesson }) {
         />
         <DrawingFiles text={text} />
       </div>
+      <p className="flex flex-wrap items-center gap-x-3 pt-2">
+        <a
+          href={addressOf("/api/plan/lessons/{lesson_id}/home", { path: { lesson_id: lesson.id } })}
+          download="at-home.html"
+          className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-ink"
+        >
+          <House aria-hidden size={18} /> One page for home
+        </a>
+        <span className="text-sm text-soft">
+          opens on any phone, without a network; no child&rsquo;s name is in it
+        </span>
+      </p>
     </section>
   );
 }

@@ -18,7 +18,7 @@ export function MissingPairs({ allLetters }: { allLetters: boolean }) {
       <header>
         <h2 className="font-bold">Missing pairs</h2>
         <p className="text-sm text-soft">
-          Two letters, one sound. Press a word to see all pairs that fit.
+          A pair of letters speaks for one sound here. Press a word to see all pairs that fit.
         </p>
       </header>
       {puzzles.isPending && <Loading what="the puzzles" />}

@@ -19,7 +19,10 @@ export function CourseLine({
       {groupsOf(lesson).map(({ name, places }) => {
         const here = places.includes(at);
         return (
-          <li key={places[0]} className={`min-w-0 ${places.length === 1 ? "flex-1" : name.length > 4 ? "flex-2" : "w-12 flex-none"}`}>
+          <li
+            key={places[0]}
+            className={`min-w-0 ${places.length === 1 ? "flex-1" : name.length > 4 ? "flex-2" : "w-12 flex-none"}`}
+          >
             {places.length > 1 && (
               <span
                 aria-hidden
