@@ -4,6 +4,7 @@ import tempfile
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
+from functools import partial
 from pathlib import Path
 from typing import Any
 
@@ -24,6 +25,17 @@ A_DAY = 5
 """A class, and the letters that each child hands in on a day of school."""
 
 ROUNDS = 15
+LESSONS: dict[str, dict[str, Any]] = {
+    "of one letter": {"new": ["n"]},
+    "of a pair": {"new": ["sh"]},
+    "of three": {"new": ["n", "m", "h"]},
+    "of seven": {"new": [*"rnmhbpk"]},
+    "of capitals": {"new": ["N", "M", "H"]},
+    "of digits": {"new": ["1", "4", "7"]},
+    "of a word": {"new": ["said"]},
+    "looking back": {"new": ["c", "a", "d"], "shape": "look_back"},
+    "of words": {"new": [], "shape": "words"},
+}
 WATCHED_MS = 6000
 
 
@@ -52,14 +64,20 @@ def bench_planning() -> None:
             return float(np.median(spent)), max(spent)
 
         print(f"a year of records           {kept:8,} letters")
-        for what, bar, ask in (
-            ("a lesson planned", 150, lambda: client.post(
-                "/api/plan/lessons", json={"new": ["sh"], "minutes": 20})),
+        asked: list[tuple[str, float, Callable[[], Any]]] = [
+            (f"a lesson {what}", 150, partial(client.post, "/api/plan/lessons", json=lesson))
+            for what, lesson in LESSONS.items()
+        ]
+        asked += [
             ("the page of today", 150, lambda: client.get("/api/plan/today")),
             ("the picker", 50, lambda: client.get("/api/plan/picker", params={"new": "n"})),
-            ("a chain of 8", 200, lambda: client.get(
-                "/api/plan/chain", params={"start": "pin", "length": 8})),
-        ):  # fmt: skip
+            (
+                "a chain of 8",
+                200,
+                lambda: client.get("/api/plan/chain", params={"start": "pin", "length": 8}),
+            ),
+        ]
+        for what, bar, ask in asked:
             p50, worst = answers(ask)
             print(
                 f"{what}, p50 / worst{p50:{27 - len(what)}.0f} / {worst:.0f} ms   (bar: {bar} ms)"

@@ -54,6 +54,9 @@ def test_what_is_on_the_board_is_kept_by_step_and_goes_with_its_lesson(
     assert back.points.tolist() == stroke.points.tolist()
     assert back.times is not None
     assert back.times.tolist() == [0.0, 0.4]
+    lessons.keep_written(*args, StepKind.SHOW, Ink((stroke, stroke)), part="m")
+    assert len(lessons.written(*args, StepKind.SHOW, "m").strokes) == 2
+    assert len(lessons.written(*args, StepKind.SHOW).strokes) == 1
     lessons.change(*args, replace(kept.lesson, sentence="Nap."))
     lessons.keep_written(*args, StepKind.SHOW, Ink(()))
     assert lessons.written(*args, StepKind.SHOW).strokes == ()

@@ -99,18 +99,28 @@ def get_text(
 
 
 @router.get("/lessons/{lesson_id}/written/{kind}")
-def get_written(session: Db, school_class: Class, lesson_id: int, kind: StepKind) -> BoardInk:
-    """What the teacher wrote on the board in a step of a lesson."""
-    ink = lessons.written(session, school_class.id, lesson_id, kind)
+def get_written(
+    session: Db, school_class: Class, lesson_id: int, kind: StepKind, part: NewPart | None = None
+) -> BoardInk:
+    """What the teacher wrote on the board in a step of a lesson; of a step that comes round, with
+    the letter that it had come to."""
+    ink = lessons.written(session, school_class.id, lesson_id, kind, part)
     return BoardInk(strokes=strokes_out(ink))
 
 
 @router.put("/lessons/{lesson_id}/written/{kind}", status_code=204)
 def put_written(
-    session: Db, school_class: Class, lesson_id: int, kind: StepKind, sent: BoardInk
+    session: Db,
+    school_class: Class,
+    lesson_id: int,
+    kind: StepKind,
+    sent: BoardInk,
+    *,
+    part: NewPart | None = None,
 ) -> None:
     """Keeps what is on the board in a step; no strokes: it was wiped."""
-    lessons.keep_written(session, school_class.id, lesson_id, kind, ink_from(sent.strokes))
+    ink = ink_from(sent.strokes)
+    lessons.keep_written(session, school_class.id, lesson_id, kind, ink, part=part)
 
 
 class PlaceIn(BaseModel):

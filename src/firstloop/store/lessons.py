@@ -18,10 +18,13 @@ from firstloop.store.records import LessonRecord, NotInRecordError
 
 _CONVERTER: cattrs.Converter = make_converter()
 
+AT = "/"
+"""Between a step and its letter in the name that board ink is kept under."""
+
 
 class LessonRow(Base):
     """A lesson: what was planned, at which step the board is (of a step that comes round, with
-    which letter), when it was given, if it was; what is written on the board, by kind of step."""
+    which letter), when it was given, if it was; what is written on the board, by place."""
 
     __tablename__ = "lesson"
     __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
@@ -96,23 +99,40 @@ def between(session: Session, class_id: int, first: date, last: date) -> list[Le
     return [_record(row) for row in session.scalars(rows)]
 
 
-def written(session: Session, class_id: int, lesson_id: int, kind: StepKind) -> Ink:
-    """What the teacher wrote on the board in a step."""
+def written(
+    session: Session, class_id: int, lesson_id: int, kind: StepKind, part: str | None = None
+) -> Ink:
+    """What the teacher wrote on the board in a step; of one that comes round, with a letter."""
     kept = _row(session, class_id, lesson_id).written
     return ink_from(
         stroke
         for name, strokes in kept.items()
-        if upgrades.step_kind(name) is kind
+        if _place_of(name) == (kind, part)
         for stroke in strokes
     )
 
 
-def keep_written(session: Session, class_id: int, lesson_id: int, kind: StepKind, ink: Ink) -> None:
+def keep_written(
+    session: Session,
+    class_id: int,
+    lesson_id: int,
+    kind: StepKind,
+    ink: Ink,
+    *,
+    part: str | None = None,
+) -> None:
     """Keeps what is on the board in a step; no ink: it was wiped."""
     row = _row(session, class_id, lesson_id)
-    others = {k: strokes for k, strokes in row.written.items() if upgrades.step_kind(k) is not kind}
-    row.written = others | ({kind.value: strokes_of(ink)} if ink.strokes else {})
+    others = {k: strokes for k, strokes in row.written.items() if _place_of(k) != (kind, part)}
+    name = kind.value if part is None else f"{kind.value}{AT}{part}"
+    row.written = others | ({name: strokes_of(ink)} if ink.strokes else {})
     session.flush()
+
+
+def _place_of(name: str) -> tuple[StepKind | None, str | None]:
+    """The step, and the letter that it had come round to, under whose name ink is kept."""
+    kind, _, part = name.partition(AT)
+    return upgrades.step_kind(kind), part or None
 
 
 def _row(session: Session, class_id: int, lesson_id: int) -> LessonRow:

@@ -87,31 +87,41 @@ export function useGoTo(id: number) {
   });
 }
 
-const writtenQuery = (lesson_id: number, kind: StepKind) =>
+/** A place on the board that ink is kept for: a step, and the letter that it has come round to. */
+interface Place {
+  kind: StepKind;
+  part: string | null;
+}
+
+const writtenAt = (lesson_id: number, { kind, part }: Place) => ({
+  params: { path: { lesson_id, kind }, query: part === null ? {} : { part } },
+});
+
+const writtenQuery = (lesson: number, place: Place) =>
   $api.queryOptions(
     "get",
     "/api/show/lessons/{lesson_id}/written/{kind}",
-    { params: { path: { lesson_id, kind } } },
+    writtenAt(lesson, place),
     { staleTime: Infinity },
   );
 
 /** What the teacher wrote on the board in a step. */
-export function useWritten(lesson_id: number, kind: StepKind) {
+export function useWritten(lesson: number, place: Place) {
   return $api.useQuery(
     "get",
     "/api/show/lessons/{lesson_id}/written/{kind}",
-    { params: { path: { lesson_id, kind } } },
+    writtenAt(lesson, place),
     { staleTime: Infinity, select: exact<BoardInk> },
   );
 }
 
 /** Keeps what is on the board; it stays on the board whether or not that works. */
-export function useKeepWritten(lesson: number, kind: StepKind) {
+export function useKeepWritten(lesson: number, place: Place) {
   const queries = useQueryClient();
   return $api.useMutation("put", "/api/show/lessons/{lesson_id}/written/{kind}", {
-    scope: { id: `written ${String(lesson)} ${kind}` },
+    scope: { id: `written ${String(lesson)} ${place.kind} ${place.part ?? ""}` },
     onMutate: ({ body }) => {
-      queries.setQueryData(writtenQuery(lesson, kind).queryKey, body);
+      queries.setQueryData(writtenQuery(lesson, place).queryKey, body);
     },
   });
 }

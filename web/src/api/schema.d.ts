@@ -154,7 +154,8 @@ export interface paths {
         };
         /**
          * Get Written
-         * @description What the teacher wrote on the board in a step of a lesson.
+         * @description What the teacher wrote on the board in a step of a lesson; of a step that comes round, with
+         *     the letter that it had come to.
          */
         get: operations["get_written"];
         /**
@@ -2849,7 +2850,9 @@ export interface operations {
     };
     get_written: {
         parameters: {
-            query?: never;
+            query?: {
+                part?: string | null;
+            };
             header?: never;
             path: {
                 lesson_id: number;
@@ -2892,7 +2895,9 @@ export interface operations {
     };
     put_written: {
         parameters: {
-            query?: never;
+            query?: {
+                part?: string | null;
+            };
             header?: never;
             path: {
                 lesson_id: number;

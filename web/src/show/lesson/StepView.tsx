@@ -39,7 +39,13 @@ export function StepView({
       return <MissingPair />;
     case "write":
       return (
-        <WriteHere lesson={lesson.id} kind={step.kind} rows={step.rows} copy={stop.copy_text} />
+        <WriteHere
+          lesson={lesson.id}
+          kind={step.kind}
+          part={stop.part}
+          rows={step.rows}
+          copy={stop.copy_text}
+        />
       );
   }
 }

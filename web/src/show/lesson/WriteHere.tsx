@@ -23,6 +23,8 @@ const PEN = 0.09;
 interface Props {
   lesson: number;
   kind: StepKind;
+  /** The letter that the step has come round to. */
+  part: string | null;
   /** Rows of lines. */
   rows: number;
   /** What is to be written, for the teacher to see. */
@@ -30,7 +32,7 @@ interface Props {
 }
 
 export function WriteHere(props: Props) {
-  const written = useWritten(props.lesson, props.kind);
+  const written = useWritten(props.lesson, props);
   const classroom = useClassroom();
   const failed = [written, classroom].find(({ isError }) => isError);
   if (failed) return <ProblemNote error={failed.error} retry={() => void failed.refetch()} />;
@@ -41,6 +43,7 @@ export function WriteHere(props: Props) {
 function Desk({
   lesson,
   kind,
+  part,
   rows,
   copy,
   lines,
@@ -50,7 +53,7 @@ function Desk({
   const size = useSize(surface);
   const ruled = ruledFor(lines, size.height, rows);
   const pad = usePad(ruled, begunWith.strokes);
-  const keep = useKeepWritten(lesson, kind);
+  const keep = useKeepWritten(lesson, { kind, part });
   const timeline = inkTimeline(pad.strokes);
   const playback = usePlayback(timeline.total_s);
   useCapture(surface, { onBegin: pad.begin, onMove: pad.extend, onEnd: pad.end });

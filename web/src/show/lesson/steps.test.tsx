@@ -95,7 +95,7 @@ test.each([
 test("what is written on the board is kept stroke by stroke, taken back, wiped and brought back", async () => {
   serve(`GET ${WRITTEN}`, { strokes: [] });
   serve(`PUT ${WRITTEN}`, { strokes: [] });
-  const { user } = putUp(<WriteHere lesson={7} kind="own" rows={1} copy="l l l" />);
+  const { user } = putUp(<WriteHere lesson={7} kind="own" part={null} rows={1} copy="l l l" />);
   const surface = await screen.findByRole("application");
   expect(press("Wipe")).toBeDisabled();
   strokeDown(surface, 40);
@@ -116,7 +116,7 @@ test("what is written on the board is kept stroke by stroke, taken back, wiped a
 test("ink that was not kept stays on the board, and that is said", async () => {
   serve(`GET ${WRITTEN}`, { strokes: [] });
   refuse(`PUT ${WRITTEN}`, "The disk is full.");
-  putUp(<WriteHere lesson={7} kind="own" rows={1} copy="l l l" />);
+  putUp(<WriteHere lesson={7} kind="own" part={null} rows={1} copy="l l l" />);
   strokeDown(await screen.findByRole("application"), 40);
   expect(await screen.findByRole("alert")).toHaveTextContent("Not kept: The disk is full.");
   expect(press("Take back a stroke")).toBeEnabled();
