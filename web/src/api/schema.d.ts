@@ -1436,7 +1436,8 @@ export interface components {
         /**
          * LessonMatterOut
          * @description A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
-         *     steps as they follow each other, the letter steps coming round.
+         *     steps as they follow each other, the letter steps coming round; `sounds` its words as they are
+         *     heard.
          */
         LessonMatterOut: {
             shape: components["schemas"]["Shape"];
@@ -1461,6 +1462,8 @@ export interface components {
             look_back: string[];
             /** Words */
             words: string[];
+            /** Sounds */
+            sounds: components["schemas"]["WordOut"][];
             sentence: components["schemas"]["SentenceOut"];
         };
         /**
@@ -1491,6 +1494,8 @@ export interface components {
             look_back: string[];
             /** Words */
             words: string[];
+            /** Sounds */
+            sounds: components["schemas"]["WordOut"][];
             sentence: components["schemas"]["SentenceOut"];
             /** Id */
             id: number;

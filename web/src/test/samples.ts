@@ -182,6 +182,7 @@ export function lesson(other: Partial<LessonOut> = {}): LessonOut {
     steps,
     look_back: [],
     words: ["lid", "lip"],
+    sounds: [word("lid"), word("lip")],
     sentence: { text: "Lil is in.", words: 3, notes: [] },
     at: null,
     given: false,

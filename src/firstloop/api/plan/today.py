@@ -1,5 +1,6 @@
 """Plan, today: what to teach next, the lesson on it, the week; dates and what is taught."""
 
+from dataclasses import dataclass
 from datetime import date
 from typing import Annotated
 
@@ -8,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
+from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.contract import Code
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.due import Due
@@ -27,12 +29,14 @@ from firstloop.core.teaching.planning import Next
 from firstloop.core.teaching.steps import SHAPES, STEPS, Rounds, Shape, Showing, StepKind
 from firstloop.core.vocabulary.language import Language, Variety, long_date
 from firstloop.core.vocabulary.sentences import look_over
+from firstloop.core.vocabulary.sounds import Word, heard_in
 from firstloop.formats.home_page import home_page
 from firstloop.paper.lesson_page import lesson_page
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
 from firstloop.services.lessons import Asked
-from firstloop.store import classes, lessons, school, taught_letters
+from firstloop.store import classes, lessons, own_vocabulary, school, taught_letters
+from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord, LessonRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -97,7 +101,8 @@ class SentenceOut(BaseModel):
 
 class LessonMatterOut(BaseModel):
     """A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
-    steps as they follow each other, the letter steps coming round."""
+    steps as they follow each other, the letter steps coming round; `sounds` its words as they are
+    heard."""
 
     shape: Shape
     rounds: Rounds
@@ -111,6 +116,7 @@ class LessonMatterOut(BaseModel):
     steps: list[LessonStep]
     look_back: list[str]
     words: list[str]
+    sounds: list[WordOut]
     sentence: SentenceOut
 
 
@@ -207,12 +213,14 @@ class TodayOut(BaseModel):
 
 
 @router.get("/today")
-def get_today(record: Record, school_class: Class, now: Now) -> TodayOut:
+def get_today(record: Record, session: Db, school_class: Class, now: Now) -> TodayOut:
     """Today: its date, its lesson, what could come next, what is due, the week."""
     today = planning.today(record, school_class, now)
 
+    known = _known(session, school_class)
+
     def out(one: LessonRecord) -> LessonOut:
-        return _lesson_out(one, today.taught, school_class.language)
+        return _lesson_out(one, known)
 
     return TodayOut(
         date_text=long_date(today.day, school_class.language),
@@ -249,8 +257,7 @@ def get_proposal(
     """The lesson that would be planned; nothing is kept."""
     lesson = planning.proposal(record, school_class, asked.asked(), now)
     day = day_of(now, school.zone(session))
-    taught = tuple(taught_letters.of_class(session, school_class.id))
-    return _matter(lesson, day, taught, school_class.language)
+    return _matter(lesson, day, _known(session, school_class))
 
 
 @router.get("/habits")
@@ -270,8 +277,7 @@ def post_lesson(
 ) -> LessonOut:
     """Plans today's lesson, in place of one that was planned and not given."""
     kept = planning.plan(record, school_class, sent.asked(), now)
-    taught = tuple(taught_letters.of_class(session, school_class.id))
-    return _lesson_out(kept, taught, school_class.language)
+    return _lesson_out(kept, _known(session, school_class))
 
 
 @router.post("/lessons/{lesson_id}/changes")
@@ -280,8 +286,7 @@ def post_lesson_change(
 ) -> LessonOut:
     """Keeps a lesson as the teacher has changed it."""
     kept = planning.change(record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent))
-    taught = tuple(taught_letters.of_class(session, school_class.id))
-    return _lesson_out(kept, taught, school_class.language)
+    return _lesson_out(kept, _known(session, school_class))
 
 
 @router.delete("/lessons/{lesson_id}", status_code=204)
@@ -350,9 +355,26 @@ def _due_out(one: Due) -> DueOut:
     return DueOut(letter=one.letter, days_over=one.days_over, why=one.why)
 
 
-def _lesson_out(kept: LessonRecord, taught: tuple[str, ...], language: Language) -> LessonOut:
+@dataclass(frozen=True, slots=True)
+class _Known:
+    """What a class knows: its taught letters, its own words, how it writes dates and sentences."""
+
+    taught: frozenset[str]
+    own: tuple[Word, ...]
+    language: Language
+
+
+def _known(session: Session, school_class: ClassRecord) -> _Known:
+    return _Known(
+        frozenset(taught_letters.of_class(session, school_class.id)),
+        tuple(own_vocabulary.of_class(session, school_class.id)),
+        school_class.language,
+    )
+
+
+def _lesson_out(kept: LessonRecord, known: _Known) -> LessonOut:
     return LessonOut(
-        **_matter(kept.lesson, kept.day, taught, language).model_dump(),
+        **_matter(kept.lesson, kept.day, known).model_dump(),
         id=kept.id,
         day=kept.day,
         at=kept.at,
@@ -373,11 +395,9 @@ def _stop_out(stop: Stop, lesson: Lesson, date_text: str) -> StopOut:
     )
 
 
-def _matter(
-    lesson: Lesson, day: date, taught: tuple[str, ...], language: Language
-) -> LessonMatterOut:
-    looked = look_over(lesson.sentence, {*taught, *lesson.letters}, language)
-    date_text = long_date(day, language)
+def _matter(lesson: Lesson, day: date, known: _Known) -> LessonMatterOut:
+    looked = look_over(lesson.sentence, {*known.taught, *lesson.letters}, known.language)
+    date_text = long_date(day, known.language)
     return LessonMatterOut(
         shape=lesson.shape,
         rounds=lesson.rounds,
@@ -405,6 +425,7 @@ def _matter(
         ],
         look_back=list(lesson.look_back),
         words=list(lesson.words),
+        sounds=[word_out(heard_in(text, known.own)) for text in lesson.words],
         sentence=SentenceOut(
             text=looked.text,
             words=len(looked.words),

@@ -5,6 +5,7 @@ A grapheme is one letter, or several that stand for one sound together: a pair (
 """
 
 import re
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -189,3 +190,27 @@ def _may_end(letters: str, before: str) -> bool:
 def bundled() -> tuple[Word, ...]:
     """The words that come with the program, in the order of the alphabet."""
     return tuple(sorted(map(word, lexicon.WORDS.split()), key=lambda w: (w.text.lower(), w.text)))
+
+
+def heard_in(text: str, own: Iterable[Word] = ()) -> Word:
+    """A word as it falls into sounds: as the teacher has noted it, else as the bundled words have
+    it, else as most words of its letters do. What is no word (a digit, a name with a mark) is one
+    sound a letter.
+
+    >>> [g.letters for g in heard_in("shop").graphemes], heard_in("said").tricky
+    (['sh', 'o', 'p'], True)
+    >>> [g.letters for g in heard_in("4x").graphemes]
+    ['4', 'x']
+    """
+    for known in (*own, _by_text().get(text)):
+        if known is not None and known.text == text:
+            return known
+    try:
+        return word(text)
+    except WordError:
+        return Word(text, tuple(Grapheme(letter, (at,)) for at, letter in enumerate(text)))
+
+
+@lru_cache(maxsize=1)
+def _by_text() -> dict[str, Word]:
+    return {word.text: word for word in bundled()}

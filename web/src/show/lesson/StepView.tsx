@@ -66,7 +66,7 @@ function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop:
     case "big":
       return <BigArm letters={stop.letters} />;
     case "words":
-      return <WordsStep words={lesson.words} />;
+      return <WordsStep words={lesson.sounds} />;
     case "sentence":
       return <TextOnLines text={step.copy_text} counted />;
     case "own":

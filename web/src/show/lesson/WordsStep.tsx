@@ -1,76 +1,99 @@
-/** Words, one at a time: heard first, then its sounds, then written on the lines. */
+/**
+ * Words, one at a time: heard first, its sounds counted into boxes, then their letters, then written
+ * on the lines. The space bar goes on.
+ */
 import { useState } from "react";
 
-import { usePicker } from "../../api/wordQueries";
-import { SoundWord } from "../../ui/SoundWord";
+import type { WordOut as Word } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Empty } from "../../ui/states";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { SoundBoxes } from "./SoundBoxes";
 import { TextOnLines } from "./TextOnLines";
 
-const STAGES = ["heard", "sounds", "written"] as const;
-
-export function WordsStep({ words }: { words: string[] }) {
-  const [word, setWord] = useState(words[0] ?? "");
-  const [stage, setStage] = useState(0);
-  if (words.length === 0) return <Empty>There are no words in this lesson yet.</Empty>;
-  const next = words[words.indexOf(word) + 1];
+export function WordsStep({ words }: { words: Word[] }) {
+  const [at, setAt] = useState(0);
+  const word = words[at];
+  if (!word) return <Empty>There are no words in this lesson yet.</Empty>;
+  const next =
+    at + 1 < words.length
+      ? () => {
+          setAt(at + 1);
+        }
+      : null;
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-3">
-      <div className="flex min-h-0 flex-1 flex-col items-stretch justify-center">
-        {stage === 0 && (
-          <p className="text-center text-2xl text-soft big:text-[3rem]">
-            Listen to the word, and count its sounds.
-          </p>
-        )}
-        {stage >= 1 && <Sounds text={word} />}
-        {stage === 2 && <TextOnLines text={word} />}
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
+    <OneWord key={word.text} word={word} onNext={next}>
+      {(shown) => (
         <Choice
           label="Word"
-          value={word}
-          options={words.map((text, at) => ({
+          value={word.text}
+          options={words.map(({ text }, place) => ({
             value: text,
             // Not given away before it is heard.
-            label: text === word && stage > 0 ? text : `word ${String(at + 1)}`,
+            label: place === at && shown ? text : `word ${String(place + 1)}`,
           }))}
           onChange={(text) => {
-            setWord(text);
-            setStage(0);
+            setAt(words.findIndex((one) => one.text === text));
           }}
         />
-        {stage < STAGES.length - 1 ? (
-          <Button
-            onClick={() => {
-              setStage(stage + 1);
-            }}
-          >
-            {stage === 0 ? "Show its sounds" : "Write it"}
-          </Button>
-        ) : (
-          next !== undefined && (
-            <Button
-              onClick={() => {
-                setWord(next);
-                setStage(0);
-              }}
-            >
-              Next word
-            </Button>
-          )
-        )}
-      </div>
-    </div>
+      )}
+    </OneWord>
   );
 }
 
-function Sounds({ text }: { text: string }) {
-  const rows = usePicker(text[0] ?? "", 3);
-  const word = rows.data?.flatMap(({ words }) => words).find((one) => one.word.text === text)?.word;
+/** From hearing to writing: a counter a step, then the letters, then the lines. */
+function OneWord({
+  word,
+  onNext,
+  children,
+}: {
+  word: Word;
+  onNext: (() => void) | null;
+  children: (shown: boolean) => React.ReactNode;
+}) {
+  const [gone, setGone] = useState(0);
+  const sounds = word.graphemes.length;
+  const [lettered, written] = [gone > sounds, gone > sounds + 1];
+  const onwards = () => {
+    if (!written) setGone(gone + 1);
+    else onNext?.();
+  };
+  useShortcuts({ " ": onwards });
+  const label = written
+    ? "Next word"
+    : lettered
+      ? "Write it"
+      : gone < sounds
+        ? "Push a counter"
+        : "Show its letters";
   return (
-    <p className="py-4 text-center big:py-8 [&_span]:text-[3rem] big:[&_span]:text-[5rem]">
-      {word ? <SoundWord word={word} /> : <span>{text}</span>}
-    </p>
+    <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <div className="flex min-h-0 flex-1 flex-col items-stretch justify-center">
+        {!written && (
+          <p className="text-center text-2xl text-soft big:text-[3rem]">
+            {lettered
+              ? "Say it, and read it back."
+              : "Listen to the word. A counter for each sound."}
+          </p>
+        )}
+        <SoundBoxes word={word} pushed={Math.min(gone, sounds)} lettered={lettered} />
+        {written && <TextOnLines text={word.text} />}
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        {children(lettered)}
+        {(!written || onNext) && <Button onClick={onwards}>{label}</Button>}
+        {gone > 0 && (
+          <Button
+            look="quiet"
+            onClick={() => {
+              setGone(0);
+            }}
+          >
+            From the beginning
+          </Button>
+        )}
+      </div>
+    </div>
   );
 }

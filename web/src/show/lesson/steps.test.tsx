@@ -2,13 +2,14 @@
 import { act, screen } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-import { CLASSROOM, L_DRAWING, step } from "../../test/samples";
+import { CLASSROOM, L_DRAWING, step, word } from "../../test/samples";
 import { strokeDown } from "../../test/pen";
 import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
 import { MemoryStep } from "./MemoryStep";
 import { PupilsWork } from "./PupilsWork";
 import { TurnsStep } from "./TurnsStep";
+import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";
 
 const WRITTEN = "/api/show/lessons/7/written/own";
@@ -152,4 +153,22 @@ test("my turn, your turn: when the time is over, the board goes on by itself", a
     vi.advanceTimersByTime(60_000);
   });
   expect(screen.getByText("2 of 3")).toBeVisible();
+});
+
+test("words: a counter a sound, then the letters, then the lines; the word is not given away", async () => {
+  serve("GET /api/show/text", [L_DRAWING]);
+  const { user } = putUp(<WordsStep words={[word("ship", ["sh", "i", "p"]), word("lid")]} />);
+  const boxes = () => screen.getByRole("list");
+  expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
+  expect(screen.queryByText("ship")).toBeNull();
+  await user.keyboard("  ");
+  expect(boxes()).toHaveAccessibleName("3 sounds: 2 counted");
+  await user.keyboard("  ");
+  expect(boxes()).toHaveAccessibleName("3 sounds: sh, i, p");
+  expect(screen.getByRole("radio", { name: "ship" })).toBeChecked();
+  await user.click(screen.getByRole("button", { name: "Write it" }));
+  expect(await screen.findByRole("img")).toBeVisible();
+  await user.click(screen.getByRole("button", { name: "Next word" }));
+  expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
+  expect(screen.queryByText("lid")).toBeNull();
 });
