@@ -71,7 +71,7 @@ function Whole({ lesson, onChange }: { lesson: Lesson; onChange: StepProps["onCh
   const { aim, shape, rounds } = lesson;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-rule pb-1.5">
-      <label className="flex min-w-full items-center gap-2">
+      <label className="flex min-w-64 flex-1 items-center gap-2">
         <span className="text-soft">Aim</span>
         <input
           key={aim}
@@ -84,17 +84,6 @@ function Whole({ lesson, onChange }: { lesson: Lesson; onChange: StepProps["onCh
           className="min-w-0 flex-1 rounded border-2 border-transparent bg-transparent px-1.5 py-0.5 placeholder:text-soft hover:border-crease focus:border-rule-deep focus:bg-leaf"
         />
       </label>
-      {lesson.new.length > 1 && (
-        <Choice
-          label="How the letters come round"
-          small
-          value={rounds}
-          options={ROUNDS}
-          onChange={(to) => {
-            onChange({ do: "rounds", rounds: to });
-          }}
-        />
-      )}
       {(shape === "short" || shape === "full") && (
         <Button
           look="quiet"
@@ -105,6 +94,19 @@ function Whole({ lesson, onChange }: { lesson: Lesson; onChange: StepProps["onCh
         >
           {shape === "short" ? "All steps" : "Only the short lesson"}
         </Button>
+      )}
+      {lesson.new.length > 1 && (
+        <span className="basis-full">
+          <Choice
+            label="How the letters come round"
+            small
+            value={rounds}
+            options={ROUNDS}
+            onChange={(to) => {
+              onChange({ do: "rounds", rounds: to });
+            }}
+          />
+        </span>
       )}
     </div>
   );

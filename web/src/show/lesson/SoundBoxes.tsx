@@ -27,10 +27,10 @@ export function SoundBoxes({
         const up = place < pushed;
         return (
           <li key={place} className="flex flex-col items-center gap-4 big:gap-8">
-            <span className="flex size-24 items-center justify-center rounded-lg border-4 border-rule-deep bg-leaf text-[3rem] big:size-44 big:text-[5rem]">
+            <span className="flex size-36 items-center justify-center rounded-lg border-4 border-rule-deep bg-leaf text-[4rem] big:size-44 big:text-[5rem]">
               {lettered ? spelt(letters, at) : up ? <Counter /> : null}
             </span>
-            <span className="flex size-16 items-center justify-center big:size-28">
+            <span className="flex size-24 items-center justify-center big:size-28">
               {up || lettered ? null : <Counter />}
             </span>
           </li>
@@ -47,5 +47,5 @@ function spelt(letters: string, at: readonly number[]): string {
 }
 
 function Counter() {
-  return <span aria-hidden className="size-16 rounded-full bg-honey big:size-28" />;
+  return <span aria-hidden className="size-24 rounded-full bg-honey big:size-28" />;
 }
