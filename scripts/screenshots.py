@@ -52,6 +52,7 @@ def _hand(page: Page) -> None:
     with page.expect_response("**/api/plan/preview"):
         page.get_by_role("radio", name="z: barred").click()
     page.get_by_role("radio", name="z: barred", checked=True).wait_for()
+    page.wait_for_load_state("networkidle")
 
 
 def _today(page: Page) -> None:
