@@ -75,39 +75,27 @@ def plan_button(page: Page) -> Locator:
     return page.get_by_role("button", name=re.compile("^Plan the lesson"))
 
 
-def test_three_letters_come_round_in_a_lesson_by_keyboard_only(page: Page) -> None:
-    page.goto("/plan/today")
-    page.get_by_role("textbox", name=re.compile("^Or others")).focus()
-    page.keyboard.press("Control+A")
-    page.keyboard.type("i t l")
-    plan_button(page).focus()
-    rounds = [
-        f"{step}: {letter}"
-        for letter in "itl"
-        for step in ("Show", "Trace, finish, own", "Choose the best")
-    ]
-    given_by_keyboard(page, "Lesson on i, t, l", ["Slips to spot", *rounds, "Words"])
-    taught = page.get_by_role("region", name="Taught letters")
-    for letter in "itl":
-        expect(taught.get_by_role("button", name=letter, exact=True)).to_have_attribute(
-            "aria-pressed", "true"
-        )
-
-
-def test_a_capital_beside_its_small_letter_and_a_digit_are_taught_by_keyboard_only(
-    page: Page,
+@pytest.mark.parametrize("parts", [["i", "t", "l"], ["N", "7"]], ids=" ".join)
+def test_letters_a_capital_a_digit_come_round_in_a_lesson_by_keyboard_only(
+    page: Page, parts: list[str]
 ) -> None:
     page.goto("/plan/today")
     page.get_by_role("textbox", name=re.compile("^Or others")).focus()
     page.keyboard.press("Control+A")
-    page.keyboard.type("N 7")
+    page.keyboard.type(" ".join(parts))
     plan_button(page).focus()
     rounds = [
-        f"{step}: {letter}"
-        for letter in "N7"
+        f"{step}: {part}"
+        for part in parts
         for step in ("Show", "Trace, finish, own", "Choose the best")
     ]
-    given_by_keyboard(page, "Lesson on N, 7", ["Slips to spot", *rounds, "Words"])
+    titles = ["Slips to spot", *rounds, "Words"]
+    given_by_keyboard(page, f"Lesson on {', '.join(parts)}", titles)
+    taught = page.get_by_role("region", name="Taught letters")
+    for part in filter(str.islower, parts):
+        expect(taught.get_by_role("button", name=part, exact=True)).to_have_attribute(
+            "aria-pressed", "true"
+        )
 
 
 def test_a_family_is_looked_back_on_and_nothing_new_is_taught_by_keyboard_only(page: Page) -> None:
