@@ -1,7 +1,5 @@
 /** Print beside joined: the same letter or pair in both, made at the same time. */
 import { Play, RotateCcw } from "lucide-react";
-import { useState } from "react";
-
 import type { LetterDrawing as Letter } from "../../api/schema";
 import { useText } from "../../api/lessonQueries";
 import { LetterModel } from "../../ink/LetterModel";
@@ -10,24 +8,22 @@ import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 const SLOW = 0.7;
 
 export function BesideStep({ parts }: { parts: string[] }) {
-  const [part, setPart] = useState(parts[0] ?? "");
+  return <OneOf parts={parts}>{(part) => <Beside part={part} />}</OneOf>;
+}
+
+function Beside({ part }: { part: string }) {
   const own = useText(part);
   const other = useText(part, { otherHand: true });
   const error = own.error ?? other.error;
   if (error) return <ProblemNote error={error} />;
   const [one, two] = [own.data?.[0], other.data?.[0]];
   if (!one || !two) return <Loading what="both" />;
-  return (
-    <>
-      <PartChoice parts={parts} part={part} onChange={setPart} />
-      <Both key={part} own={one} other={two} />
-    </>
-  );
+  return <Both own={one} other={two} />;
 }
 
 function Both({ own, other }: { own: Letter; other: Letter }) {

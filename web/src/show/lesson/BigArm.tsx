@@ -13,20 +13,14 @@ import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 const SLOW = 0.35;
 const COUNT = 3;
 const BEAT_MS = 1000;
 
 export function BigArm({ letters }: { letters: string[] }) {
-  const [letter, setLetter] = useState(letters[0] ?? "");
-  return (
-    <>
-      <PartChoice parts={letters} part={letter} onChange={setLetter} />
-      <BigLetter key={letter} letter={letter} />
-    </>
-  );
+  return <OneOf parts={letters}>{(letter) => <BigLetter letter={letter} />}</OneOf>;
 }
 
 function BigLetter({ letter }: { letter: string }) {

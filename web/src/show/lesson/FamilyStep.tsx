@@ -1,19 +1,11 @@
 /** The family of the lesson's letters: what they have in common, and which one is an exception. */
-import { useState } from "react";
-
 import { useLetterPage } from "../../api/queries";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 export function FamilyStep({ letters }: { letters: string[] }) {
-  const [letter, setLetter] = useState(letters[0] ?? "");
-  return (
-    <>
-      <PartChoice parts={letters} part={letter} onChange={setLetter} />
-      <Family key={letter} letter={letter} letters={letters} />
-    </>
-  );
+  return <OneOf parts={letters}>{(letter) => <Family letter={letter} letters={letters} />}</OneOf>;
 }
 
 function Family({ letter, letters }: { letter: string; letters: string[] }) {

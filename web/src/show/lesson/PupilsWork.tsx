@@ -2,27 +2,27 @@
  * Steps in which the children work: what is meant is shown, large, on the class's lines (the row they
  * are to write, a ringed letter, a starting dot, the sheet), and under it what to do, in few words.
  */
-import { useState } from "react";
-
 import type { LetterDrawing as Letter, LessonStep } from "../../api/schema";
 import { boxOf, lineAt, type Box } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 import { StartDot } from "../../ink/StartDot";
 import { DrawnPart } from "./DrawnPart";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 type Kind = "own" | "best" | "close" | "home";
 
 export function PupilsWork({ step, parts }: { step: LessonStep; parts: string[] }) {
-  const [letter, setLetter] = useState(parts[0] ?? "");
   const kind = step.kind as Kind;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-4">
-      <PartChoice parts={parts} part={letter} onChange={setLetter} />
-      <DrawnPart part={letter}>
-        {(drawing) => <Lines rows={ROWS[kind]} letter={drawing} label={step.title} />}
-      </DrawnPart>
+      <OneOf parts={parts}>
+        {(part) => (
+          <DrawnPart part={part}>
+            {(drawing) => <Lines rows={ROWS[kind]} letter={drawing} label={step.title} />}
+          </DrawnPart>
+        )}
+      </OneOf>
       <ol className="mx-auto grid w-full max-w-[110rem] auto-cols-fr gap-x-10 gap-y-2 lg:grid-flow-col">
         {step.prompts.map((prompt, at) => (
           <li

@@ -8,18 +8,12 @@ import type { Picture } from "../../api/schema";
 import { useLetterPage } from "../../api/queries";
 import { SlipPicture } from "../../ink/SlipPicture";
 import { Loading, ProblemNote } from "../../ui/states";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 const SLIPS = 3;
 
 export function SlipsStep({ letters }: { letters: string[] }) {
-  const [letter, setLetter] = useState(letters[0] ?? "");
-  return (
-    <>
-      <PartChoice parts={letters} part={letter} onChange={setLetter} />
-      <Slips key={letter} letter={letter} />
-    </>
-  );
+  return <OneOf parts={letters}>{(letter) => <Slips letter={letter} />}</OneOf>;
 }
 
 function Slips({ letter }: { letter: string }) {

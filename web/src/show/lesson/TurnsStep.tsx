@@ -11,7 +11,7 @@ import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { DrawnPart } from "./DrawnPart";
-import { PartChoice } from "./LetterStep";
+import { OneOf } from "./OneOf";
 
 const SLOW = 0.7;
 const TURNS = 3;
@@ -21,12 +21,10 @@ const MORE = 2.5;
 const AT_LEAST_S = 8;
 
 export function TurnsStep({ parts }: { parts: string[] }) {
-  const [part, setPart] = useState(parts[0] ?? "");
   return (
-    <>
-      <PartChoice parts={parts} part={part} onChange={setPart} />
-      <DrawnPart part={part}>{(drawing) => <Turns key={part} letter={drawing} />}</DrawnPart>
-    </>
+    <OneOf parts={parts}>
+      {(part) => <DrawnPart part={part}>{(drawing) => <Turns letter={drawing} />}</DrawnPart>}
+    </OneOf>
   );
 }
 
