@@ -339,3 +339,14 @@ def test_one_page_for_home_holds_each_letter_and_its_phrase_and_asks_nothing_of_
     nothing = taught.get(f"/api/plan/lessons/{empty['id']}/home")
     assert nothing.status_code == 422
     assert "choose a word" in nothing.json()["detail"]
+
+
+def test_a_capital_and_a_digit_that_are_taught_stay_taught_beside_the_small_letters(
+    taught: TestClient,
+) -> None:
+    lesson = taught.post("/api/plan/lessons", json={"new": ["N", "7"], "shape": "short"}).json()
+    taught.post(f"/api/show/lessons/{lesson['id']}/close")
+    known = taught.get("/api/plan/today").json()["taught"]
+    assert {"N", "7"} <= set(known)
+    again = taught.put("/api/plan/taught", json={"letters": [*known, "k", "sh"]}).json()["letters"]
+    assert set(again) == {*known, "k"}

@@ -13,7 +13,6 @@ from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.contract import Code
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.due import Due
-from firstloop.core.teaching.families import LETTERS
 from firstloop.core.teaching.lesson import (
     HALF,
     LONGEST,
@@ -333,7 +332,7 @@ class TaughtIn(BaseModel):
 @router.put("/taught")
 def put_taught(record: Record, school_class: Class, now: Now, sent: TaughtIn) -> TaughtIn:
     """Sets which letters are taught, whatever lessons were given."""
-    letters = {letter for letter in sent.letters if letter in LETTERS}
+    letters = {letter for letter in sent.letters if letter in school_class.hand.scripts}
     return TaughtIn(letters=list(planning.set_taught(record, school_class.id, letters, now)))
 
 
