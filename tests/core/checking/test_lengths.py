@@ -38,6 +38,7 @@ def test_a_leg_that_stands_elsewhere_than_the_others_is_told(
     told = next(f for f in result.findings if f.code == "part_length")
     assert told.stroke == stroke
     assert (told.measure > 0) is (change > 0)
+    assert ("goes on too far" if change > 0 else "stops short") in told.note
     assert "part_length" in to_mend(result)
 
 

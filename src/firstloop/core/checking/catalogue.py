@@ -302,11 +302,7 @@ _KINDS = (
         Code.PART_LENGTH,
         Dimension.SHAPE,
         Limit(0.5, 0.7, "ratio - 1", "Two thirds longer or shorter changes what a part is for."),
-        note=lambda s: (
-            f"The opening of {s.name} is {1 - 1 / (1 + s.size):.0%} narrower than in the model."
-            if s.mouth
-            else f"The {s.part} is {s.size:.0%} {s.longer} than in the model."
-        ),
+        note=lambda s: s.length,
         say=lambda s: (
             f"Leave {s.name} open: the ends do not meet."
             if s.mouth

@@ -1,10 +1,20 @@
 """What a check gives: measures, the findings that they become, and the result of it all."""
 
 from dataclasses import dataclass
+from enum import Enum, auto
 
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.polyline import FloatArray
+
+
+class Against(Enum):
+    """What a length is told against: the part in the model; where it stands, as a share of a body;
+    or the opening that the part leaves, which it closes."""
+
+    MODEL = auto()
+    BODY = auto()
+    MOUTH = auto()
 
 
 @dataclass(frozen=True, slots=True)
@@ -12,7 +22,6 @@ class Measure:
     """One thing measured, before it is held against its limit and put into words.
 
     `value` is signed as the contract says. `stroke` and `move` are places in the letter's script.
-    `mouth`: it is not the part itself but the opening that it leaves; what closes it is too long.
     """
 
     code: Code
@@ -20,7 +29,7 @@ class Measure:
     stroke: int
     move: int
     other: str | None = None
-    mouth: bool = False
+    against: Against = Against.MODEL
 
 
 @dataclass(frozen=True, slots=True)

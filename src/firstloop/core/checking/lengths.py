@@ -7,7 +7,7 @@ import numpy as np
 
 from firstloop.core.checking.closures import closures, is_a_ring
 from firstloop.core.checking.explain import Explanation, Written
-from firstloop.core.checking.findings import Measure
+from firstloop.core.checking.findings import Against, Measure
 from firstloop.core.checking.frame import Frame
 from firstloop.core.contract import Code
 from firstloop.core.geometry.polyline import FloatArray
@@ -125,7 +125,7 @@ def _mouths(explanation: Explanation, frame: Frame) -> list[Measure]:
         return []
     drawn = explanation.written[-1].piece.drawn
     value = meant / max(made, NOTHING) - 1.0
-    return [Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, mouth=True)]
+    return [Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, against=Against.MOUTH)]
 
 
 def _around_a_mouth(explanation: Explanation) -> tuple[FloatArray, FloatArray] | None:
@@ -146,8 +146,10 @@ def _around_a_mouth(explanation: Explanation) -> tuple[FloatArray, FloatArray] |
 def _misses(written: Written, by: float, frame: Frame) -> Measure:
     """Longer (+) or shorter by so many u, as a share of the part; of a long one as a share of a
     body, for what is missing at its end is as plain as on a short one."""
-    drawn, meant = written.piece.drawn, min(written.piece.size[1], 1.0) * frame.body
-    return Measure(Code.PART_LENGTH, by / max(meant, NOTHING), drawn.stroke, drawn.index)
+    drawn, size = written.piece.drawn, written.piece.size[1]
+    value = by / max(min(size, 1.0) * frame.body, NOTHING)
+    against = Against.BODY if size > 1.0 else Against.MODEL
+    return Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, against=against)
 
 
 def is_a_bar(explanation: Explanation, written: Written) -> bool:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
-from firstloop.core.checking.findings import Measure
+from firstloop.core.checking.findings import Against, Measure
 from firstloop.core.letters import Letter
 from firstloop.core.letters.moves import Level, MoveKind
 from firstloop.core.letters.phrases import move_words
@@ -45,12 +45,22 @@ class Said:
         return self.measure.value > 0
 
     @property
-    def longer(self) -> str:
-        return "longer" if self.up else "shorter"
+    def length(self) -> str:
+        """How a part's length differs from the model's."""
+        match self.measure.against:
+            case Against.MOUTH:
+                narrower = 1.0 - 1.0 / (1.0 + self.size)
+                return f"The opening of {self.name} is {narrower:.0%} narrower than in the model."
+            case Against.BODY:
+                where = "goes on too far" if self.up else "stops short"
+                return f"The {self.part} {where}, by {bodies(self.size)}."
+            case Against.MODEL:
+                longer = "longer" if self.up else "shorter"
+                return f"The {self.part} is {self.size:.0%} {longer} than in the model."
 
     @property
     def mouth(self) -> bool:
-        return self.measure.mouth
+        return self.measure.against is Against.MOUTH
 
     @property
     def name(self) -> str:
