@@ -1,6 +1,5 @@
 """Plan, today: what to teach next, the lesson on it, the week; dates and what is taught."""
 
-from dataclasses import dataclass
 from datetime import date
 from typing import Annotated
 
@@ -8,34 +7,32 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.plan.lesson_answers import (
+    LessonMatterOut,
+    LessonOut,
+    known_of,
+    lesson_out,
+    matter_out,
+)
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
-from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.contract import Code
-from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.lesson import (
     HALF,
     LONGEST,
     MOST_NEW,
     SHORTEST,
-    Lesson,
     LessonError,
-    copy_of,
-    parts_of,
-    prompts,
 )
 from firstloop.core.teaching.planning import Next
-from firstloop.core.teaching.steps import SHAPES, STEPS, Rounds, Shape, Showing, StepKind
+from firstloop.core.teaching.steps import SHAPES, Shape
 from firstloop.core.vocabulary.language import Language, Variety, long_date
-from firstloop.core.vocabulary.sentences import look_over
-from firstloop.core.vocabulary.sounds import Word, heard_in
 from firstloop.formats.home_page import home_page
 from firstloop.paper.lesson_page import lesson_page
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
 from firstloop.services.lessons import Asked
-from firstloop.store import classes, lessons, own_vocabulary, school, taught_letters
-from firstloop.store.database import Session
+from firstloop.store import classes, lessons, school
 from firstloop.store.records import ClassRecord, LessonRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -45,22 +42,6 @@ HOME_FILE = 'attachment; filename="at-home.html"'
 
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
 NewParts = Annotated[list[NewPart], Field(max_length=MOST_NEW)]
-
-
-class LessonStep(BaseModel):
-    """A step: what is done in it, the ways in which the board can show it, what the class is told
-    to do and to write, and on how many rows."""
-
-    kind: StepKind
-    minutes: float
-    skipped: bool
-    note: str
-    title: str
-    what: str
-    showings: list[Showing]
-    prompts: list[str]
-    copy_text: str
-    rows: int
 
 
 class NewLesson(BaseModel):
@@ -75,59 +56,6 @@ class NewLesson(BaseModel):
     def asked(self) -> Asked:
         """As the services take it."""
         return Asked(tuple(self.new), self.minutes, self.shape, self.habit)
-
-
-class StopOut(BaseModel):
-    """A place on the way through a lesson: a step, what it is about there, its parts to be shown in
-    turn; `part` is the one that a step which comes round has come to."""
-
-    kind: StepKind
-    part: str | None
-    about: list[str]
-    parts: list[str]
-    letters: list[str]
-    minutes: float
-    copy_text: str
-
-
-class SentenceOut(BaseModel):
-    """A sentence, the number of its words, and what it lacks."""
-
-    text: str
-    words: int
-    notes: list[str]
-
-
-class LessonMatterOut(BaseModel):
-    """A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
-    steps as they follow each other, the letter steps coming round; `sounds` its words as they are
-    heard."""
-
-    shape: Shape
-    rounds: Rounds
-    aim: str
-    course: list[StopOut]
-    new: list[str]
-    parts: list[str]
-    letters: list[str]
-    minutes: int
-    spent: float
-    steps: list[LessonStep]
-    look_back: list[str]
-    words: list[str]
-    sounds: list[WordOut]
-    sentence: SentenceOut
-
-
-class LessonOut(LessonMatterOut):
-    """A lesson of a day; `at` is the step that the board is at, `part` the letter that it has come
-    round to."""
-
-    id: int
-    day: date
-    at: StepKind | None
-    part: str | None
-    given: bool
 
 
 class NextOut(BaseModel):
@@ -216,10 +144,10 @@ def get_today(record: Record, session: Db, school_class: Class, now: Now) -> Tod
     """Today: its date, its lesson, what could come next, what is due, the week."""
     today = planning.today(record, school_class, now)
 
-    known = _known(session, school_class)
+    known = known_of(session, school_class)
 
     def out(one: LessonRecord) -> LessonOut:
-        return _lesson_out(one, known)
+        return lesson_out(one, known)
 
     return TodayOut(
         date_text=long_date(today.day, school_class.language),
@@ -256,7 +184,7 @@ def get_proposal(
     """The lesson that would be planned; nothing is kept."""
     lesson = planning.proposal(record, school_class, asked.asked(), now)
     day = day_of(now, school.zone(session))
-    return _matter(lesson, day, _known(session, school_class))
+    return matter_out(lesson, day, known_of(session, school_class))
 
 
 @router.get("/habits")
@@ -276,7 +204,7 @@ def post_lesson(
 ) -> LessonOut:
     """Plans today's lesson, in place of one that was planned and not given."""
     kept = planning.plan(record, school_class, sent.asked(), now)
-    return _lesson_out(kept, _known(session, school_class))
+    return lesson_out(kept, known_of(session, school_class))
 
 
 @router.post("/lessons/{lesson_id}/changes")
@@ -285,7 +213,7 @@ def post_lesson_change(
 ) -> LessonOut:
     """Keeps a lesson as the teacher has changed it."""
     kept = planning.change(record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent))
-    return _lesson_out(kept, _known(session, school_class))
+    return lesson_out(kept, known_of(session, school_class))
 
 
 @router.delete("/lessons/{lesson_id}", status_code=204)
@@ -352,82 +280,3 @@ def _next_out(one: Next) -> NextOut:
 
 def _due_out(one: Due) -> DueOut:
     return DueOut(letter=one.letter, days_over=one.days_over, why=one.why)
-
-
-@dataclass(frozen=True, slots=True)
-class _Known:
-    """What a class knows: its taught letters, its own words, how it writes dates and sentences."""
-
-    taught: frozenset[str]
-    own: tuple[Word, ...]
-    language: Language
-
-
-def _known(session: Session, school_class: ClassRecord) -> _Known:
-    return _Known(
-        frozenset(taught_letters.of_class(session, school_class.id)),
-        tuple(own_vocabulary.of_class(session, school_class.id)),
-        school_class.language,
-    )
-
-
-def _lesson_out(kept: LessonRecord, known: _Known) -> LessonOut:
-    return LessonOut(
-        **_matter(kept.lesson, kept.day, known).model_dump(),
-        id=kept.id,
-        day=kept.day,
-        at=kept.at,
-        part=kept.part,
-        given=kept.given_at is not None,
-    )
-
-
-def _stop_out(stop: Stop, lesson: Lesson, date_text: str) -> StopOut:
-    return StopOut(
-        kind=stop.kind,
-        part=stop.part,
-        about=list(stop.about),
-        parts=list(parts_of(stop.about)),
-        letters=list(dict.fromkeys("".join(stop.about))),
-        minutes=stop.minutes,
-        copy_text=stop.part or copy_of(lesson, stop.kind, date_text),
-    )
-
-
-def _matter(lesson: Lesson, day: date, known: _Known) -> LessonMatterOut:
-    looked = look_over(lesson.sentence, {*known.taught, *lesson.letters}, known.language)
-    date_text = long_date(day, known.language)
-    return LessonMatterOut(
-        shape=lesson.shape,
-        rounds=lesson.rounds,
-        aim=lesson.aim,
-        course=[_stop_out(stop, lesson, date_text) for stop in course(lesson)],
-        new=list(lesson.new),
-        parts=list(lesson.parts),
-        letters=list(lesson.letters),
-        minutes=lesson.minutes,
-        spent=lesson.spent,
-        steps=[
-            LessonStep(
-                kind=step.kind,
-                minutes=step.minutes,
-                skipped=step.skipped,
-                note=step.note,
-                title=STEPS[step.kind].title,
-                what=STEPS[step.kind].what,
-                showings=list(STEPS[step.kind].showings),
-                prompts=list(prompts(lesson, step.kind)),
-                copy_text=copy_of(lesson, step.kind, date_text),
-                rows=STEPS[step.kind].rows,
-            )
-            for step in lesson.steps
-        ],
-        look_back=list(lesson.look_back),
-        words=list(lesson.words),
-        sounds=[word_out(heard_in(text, known.own)) for text in lesson.words],
-        sentence=SentenceOut(
-            text=looked.text,
-            words=len(looked.words),
-            notes=[note.what for note in looked.notes] if looked.text else [],
-        ),
-    )
