@@ -9,7 +9,7 @@ from collections.abc import Iterator, Sequence
 
 import numpy as np
 from HersheyFonts import HersheyFonts
-from scripts.other_print.glyphs import Points, Shape
+from scripts.other_print.glyphs import Points, Shape, arc, on, sticks
 
 from firstloop.core.geometry import polyline
 from firstloop.core.letters.ruling import Ruling
@@ -20,29 +20,17 @@ PRINTED = ("futural", "rowmans")
 """The Hershey alphabets that are print."""
 
 
-def arc(
-    centre: tuple[float, float], radii: tuple[float, float], begin: float, end: float
-) -> Points:
-    """Of an ellipse, from one angle to another, degrees."""
-    turn = np.radians(np.linspace(begin, end, 30))
-    circle = np.column_stack([np.cos(turn), np.sin(turn)])
-    return np.asarray(np.array(centre) + np.array(radii) * circle)
-
-
-def sticks(*points: tuple[float, float]) -> Points:
-    return np.array(points, dtype=float)
-
-
-def joined(*parts: Points) -> Points:
-    return np.vstack(parts)
+def at(x: float, y: float) -> Points:
+    """A place that a line goes on to, straight."""
+    return np.array([[x, y]])
 
 
 def _five(begin: Sequence[tuple[float, float]]) -> Points:
-    return joined(sticks(*begin), arc((0.35, 0.6), (0.48, 0.6), 120, -140))
+    return on(sticks(*begin), arc(0.35, 0.6, 0.48, 0.6, 120, -140))
 
 
-_UPPER, _LOWER = ((0.4, 1.5), (0.4, 0.48)), ((0.4, 0.5), (0.45, 0.5))
-_NINE = ((0.45, 1.5), (0.42, 0.48))
+_UPPER, _LOWER = (0.4, 1.5, 0.4, 0.48), (0.4, 0.5, 0.45, 0.5)
+_NINE = (0.45, 1.5, 0.42, 0.48)
 _NECK = ((0.1, 2), (0.05, 1.15))
 
 DIGITS: dict[str, list[Shape]] = {
@@ -55,21 +43,21 @@ DIGITS: dict[str, list[Shape]] = {
         [sticks((0, 1), (0.45, 2), (0.4, 0))],
     ],
     "2": [
-        [joined(arc((0.45, 1.5), (0.42, 0.5), 160, -30), sticks((0, 0), (0.9, 0)))],
-        [joined(arc((0.4, 1.45), (0.4, 0.5), 150, -20), sticks((0.3, 0.5), (0, 0), (0.85, 0.05)))],
+        [on(arc(0.45, 1.5, 0.42, 0.5, 160, -30), sticks((0, 0), (0.9, 0)))],
+        [on(arc(0.4, 1.45, 0.4, 0.5, 150, -20), sticks((0.3, 0.5), (0, 0), (0.85, 0.05)))],
         [
-            joined(
-                arc((0.45, 1.5), (0.42, 0.5), 180, -40),
-                sticks((0.1, 0.05)),
-                arc((0.1, 0.15), (0.15, 0.12), 200, 420),
-                sticks((0.95, 0)),
+            on(
+                arc(0.45, 1.5, 0.42, 0.5, 180, -40),
+                at(0.1, 0.05),
+                arc(0.1, 0.15, 0.15, 0.12, 200, 420),
+                at(0.95, 0),
             )
         ],
     ],
     "3": [
-        [joined(arc(*_UPPER, 150, -90), arc(*_LOWER, 90, -150))],
-        [joined(sticks((0, 2), (0.8, 2), (0.35, 1.2)), arc((0.38, 0.58), (0.42, 0.58), 90, -150))],
-        [joined(arc(*_UPPER, 130, -70), sticks((0.3, 1.0)), arc(*_LOWER, 70, -160))],
+        [on(arc(*_UPPER, 150, -90), arc(*_LOWER, 90, -150))],
+        [on(sticks((0, 2), (0.8, 2), (0.35, 1.2)), arc(0.38, 0.58, 0.42, 0.58, 90, -150))],
+        [on(arc(*_UPPER, 130, -70), at(0.3, 1.0), arc(*_LOWER, 70, -160))],
     ],
     "4": [
         [sticks((0.6, 2), (0, 0.7), (1, 0.7)), sticks((0.7, 1.3), (0.7, 0))],
@@ -82,12 +70,12 @@ DIGITS: dict[str, list[Shape]] = {
         [_five(_NECK), sticks((0.1, 2), (0.8, 2))],
         [_five([(0.85, 2), *_NECK])],
         [sticks((0.1, 2), (0.85, 2)), _five(_NECK)],
-        [joined(sticks((0.8, 1.95), (0.15, 1.95)), arc((0.38, 0.6), (0.45, 0.6), 140, -130))],
+        [on(sticks((0.8, 1.95), (0.15, 1.95)), arc(0.38, 0.6, 0.45, 0.6, 140, -130))],
     ],
     "6": [
-        [joined(arc((0.9, 1), (0.9, 1), 100, 180), arc((0.45, 0.5), (0.45, 0.5), 180, 540))],
-        [joined(sticks((0.6, 2), (0.05, 0.6)), arc((0.42, 0.45), (0.4, 0.45), 170, 520))],
-        [joined(arc((0.85, 0.9), (0.8, 1.1), 95, 180), arc((0.42, 0.42), (0.38, 0.42), 180, 520))],
+        [on(arc(0.9, 1, 0.9, 1, 100, 180), arc(0.45, 0.5, 0.45, 0.5, 180, 540))],
+        [on(sticks((0.6, 2), (0.05, 0.6)), arc(0.42, 0.45, 0.4, 0.45, 170, 520))],
+        [on(arc(0.85, 0.9, 0.8, 1.1, 95, 180), arc(0.42, 0.42, 0.38, 0.42, 180, 520))],
     ],
     "7": [
         [sticks((0, 2), (0.9, 2), (0.3, 0))],
@@ -96,11 +84,11 @@ DIGITS: dict[str, list[Shape]] = {
         [sticks((0, 2), (0.85, 1.9), (0.6, 0.8), (0.5, 0))],
     ],
     "9": [
-        [joined(arc(*_NINE, 20, 380), sticks((0.87, 0)))],
-        [joined(arc(*_NINE, 40, 395), sticks((0.85, 1), (0.6, 0)))],
+        [on(arc(*_NINE, 20, 380), at(0.87, 0))],
+        [on(arc(*_NINE, 40, 395), sticks((0.85, 1), (0.6, 0)))],
         [arc(*_NINE, 10, 375), sticks((0.87, 2), (0.87, 0))],
-        [joined(arc(*_NINE, 60, 400), arc((0.3, 1), (0.57, 1), 20, -70))],
-        [joined(arc(*_NINE, 0, -360), sticks((0.87, 0)))],
+        [on(arc(*_NINE, 60, 400), arc(0.3, 1, 0.57, 1, 20, -70))],
+        [on(arc(*_NINE, 0, -360), at(0.87, 0))],
     ],
 }
 """Shapes by digit, y up, x-height 1; 0 and 8, which close, are `rings`."""

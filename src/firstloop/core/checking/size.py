@@ -3,6 +3,7 @@
 from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Measure
 from firstloop.core.checking.frame import Frame
+from firstloop.core.checking.lengths import is_a_bar
 from firstloop.core.contract import Code
 from firstloop.core.letters.moves import Level, MoveKind
 from firstloop.core.limits import A_LITTLE_ABOVE, NARROW, NOTHING, ROOMY
@@ -64,7 +65,11 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     """How much wider (+) or narrower the letter is than its model at the size of its body; its bars
     are left out, for their length is their own. Of a narrow letter (r, c) a little is much of its
     width: it is told as a share of a roomy one's."""
-    body = [w for w in explanation.written if not _is_a_bar(explanation, w)]
+    body = [
+        w
+        for w in explanation.written
+        if w.piece.drawn.move.kind is not MoveKind.DOT and not is_a_bar(explanation, w)
+    ]
     if not body:
         return []
     ink = max(w.high[0] for w in body) - min(w.low[0] for w in body)
@@ -73,12 +78,6 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
         return []
     off = max(ink / frame.scale, NOTHING) - model
     return [Measure(Code.WIDTH, off / max(model, ROOMY), 0, 0)]
-
-
-def _is_a_bar(explanation: Explanation, written: Written) -> bool:
-    drawn = written.piece.drawn
-    alone = len(explanation.letter.strokes[drawn.stroke]) == 1
-    return alone and drawn.move.kind in (MoveKind.CROSS, MoveKind.DOT)
 
 
 def _reaches(written: Written, level: Level) -> bool:

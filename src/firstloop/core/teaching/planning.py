@@ -17,6 +17,9 @@ LOOK_BACK_LETTERS = 4
 WORDS_IN_A_LESSON = 4
 """Two to four words; fewer where there are no more."""
 
+A_LIST = 40
+"""Letters of a list that is read out in one breath."""
+
 PAIRS = ("sh", "ch", "th", "ng", "ck", "qu", "ee", "oo", "ai", "ar", "or", "ow", "oi", "er")
 """Pairs of letters for one sound, in the order they are usually met."""
 
@@ -112,8 +115,14 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
 
 
 def _listed(parts: Sequence[str]) -> str:
+    """All of them, or where that would be no line any more the first and how many more.
+
+    >>> _listed(["n"]), _listed("nmh"), _listed(["yesterday"] * 5)
+    ('n', 'n, m and h', 'yesterday and 4 more')
+    """
     *most, last = parts or ("",)
-    return f"{', '.join(most)} and {last}" if most else last
+    listed = f"{', '.join(most)} and {last}" if most else last
+    return listed if len(listed) <= A_LIST else f"{parts[0]} and {len(parts) - 1} more"
 
 
 def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
