@@ -1,6 +1,9 @@
 # One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
-.PHONY: setup demo test check check-python check-web calibrate bench mutants client screenshots clean
+.PHONY: setup demo test coverage check check-python check-web calibrate bench mutants client
+.PHONY: screenshots clean
 .DELETE_ON_ERROR:
+# Bytecode is kept, wherever this runs: the many processes of a test run compile nothing twice.
+unexport PYTHONDONTWRITEBYTECODE
 
 PY := .venv/bin
 STAMPS := .stamps
@@ -12,11 +15,15 @@ demo: setup
 	$(PY)/firstloop demo
 	$(PY)/firstloop serve
 
-# Coverage is counted where that is quick: it makes the rest half as slow again, and tells no more.
 test: setup $(STAMPS)/chromium
 	cd web && npm test
+	$(PY)/pytest -n auto --dist worksteal
+
+# Which lines no test comes by. Counting makes the tests twice as slow, so it is a look and no gate;
+# it leaves out the browser's tests and the measuring ones, which come by all and tell no more.
+coverage: setup
+	cd web && npm test -- --coverage
 	$(PY)/pytest -n auto -m "not browser and not measuring" --cov
-	$(PY)/pytest -n auto -m "browser or measuring"
 
 check: check-python check-web
 

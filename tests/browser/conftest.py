@@ -4,6 +4,7 @@ One server and one browser serve all tests of a worker; each test has a record, 
 of its own. A test that ends the server and starts it again has it as a process of its own.
 """
 
+import fcntl
 import shutil
 from collections.abc import Iterator
 from pathlib import Path
@@ -27,15 +28,25 @@ def browser() -> Iterator[Browser]:
 
 
 @pytest.fixture(scope="session")
-def demo_record(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    database = tmp_path_factory.mktemp("demo") / "demo.db"
-    make_demo(database)
+def demo_record(tmp_path_factory: pytest.TempPathFactory, worker_id: str) -> Path:
+    """The made-up class as it is made, once for all workers: each waits until it is there."""
+    if worker_id == "master":  # there is one
+        where = tmp_path_factory.mktemp("demo")
+    else:
+        where = tmp_path_factory.getbasetemp().parent
+    database = where / "demo.db"
+    with (where / "demo.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if not database.exists():
+            make_demo(database)
     return database
 
 
 @pytest.fixture(scope="session")
-def server(demo_record: Path) -> Iterator[InProcess]:
-    first = Database(demo_record)
+def server(tmp_path_factory: pytest.TempPathFactory, demo_record: Path) -> Iterator[InProcess]:
+    own = tmp_path_factory.mktemp("first") / "demo.db"
+    shutil.copy(demo_record, own)
+    first = Database(own)
     with InProcess(first) as running:
         yield running
     first.close()

@@ -23,8 +23,9 @@ def test_a_letter_is_watched_and_traced_on_a_phone_without_a_network(
     page = context.new_page()
     page.on("console", lambda said: complaints.append(said.text))
     page.on("pageerror", lambda error: complaints.append(str(error)))
-    page.clock.install()
+    page.clock.install(time=0)
     page.goto(file.as_uri())
+    page.clock.pause_at(60_000)  # from here on it moves only as it is told
     expect(page.get_by_role("heading", level=1)).to_have_text("At home: n, i")
     said = page.get_by_role("list", name="What to say").get_by_role("listitem")
     expect(said).to_have_count(3)

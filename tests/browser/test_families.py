@@ -28,11 +28,14 @@ def letter(page: Page, name: str) -> Locator:
 
 
 def drag(page: Page, what: Locator, to: Locator) -> None:
-    what.hover()  # waits until nothing moves any more
+    what.hover()
     page.mouse.down()
-    end = to.bounding_box()
-    assert end
-    page.mouse.move(end["x"] + 20, end["y"] + end["height"] / 2, steps=8)
+    for _ in range(20):  # the lines may yet move, while what was done before is being kept
+        end = to.bounding_box()
+        assert end
+        page.mouse.move(end["x"] + 20, end["y"] + end["height"] / 2, steps=8)
+        if to.get_attribute("data-over") == "true":
+            break
     expect(to).to_have_attribute("data-over", "true")
     page.mouse.up()
 
