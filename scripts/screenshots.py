@@ -96,6 +96,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
+    "ways": ("/plan/ways", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),
     "grow": ("/grow", lambda _: None),

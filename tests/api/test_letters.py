@@ -29,11 +29,13 @@ def test_an_exception_says_what_is_different_in_it(client: TestClient) -> None:
     assert family["exception"].startswith("begins between the base line and the mid line")
 
 
-def test_capitals_have_one_form_and_no_family(client: TestClient) -> None:
-    page = client.get("/api/plan/letters/B").json()
+def test_a_capital_has_one_form_a_family_of_its_own_and_the_words_that_it_adds(
+    client: TestClient,
+) -> None:
+    page = client.get("/api/plan/letters/M").json()
     assert [form["hand"] for form in page["forms"]] == ["plain"]
-    assert page["family"] is None
-    assert page["words"] == []
+    assert page["family"]["family"].startswith("Capitals: straight down")
+    assert "Monday" in [word["text"] for word in page["words"]]
 
 
 def test_the_teachers_words_are_said_wherever_a_move_comes(client: TestClient) -> None:

@@ -17,6 +17,7 @@ UNCHANGED: dict[str, Any] = {
     "ruling": "four",
     "top": 1.9,
     "drop": -0.95,
+    "looks": {},
     "x_height_mm": 8,
 }
 

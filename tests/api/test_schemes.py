@@ -26,7 +26,7 @@ def letters(scheme: dict[str, Any]) -> list[str]:
 def test_a_built_in_scheme_is_whole_and_stays_as_it_is(client: TestClient, key: str) -> None:
     scheme = client.get(f"/api/plan/schemes/{key}").json()
     assert scheme["faults"] == scheme["missing"] == []
-    assert len(scheme["steps"]) == 26
+    assert len(scheme["steps"]) == 62
     answer = client.put(f"/api/plan/schemes/{key}", json=kept(scheme))
     assert answer.status_code == 404
     assert "copy it" in answer.json()["detail"]
@@ -44,13 +44,15 @@ def test_a_letter_moved_to_another_family_is_there_when_one_comes_back(client: T
 
 def test_an_unfinished_scheme_is_kept_and_says_so(client: TestClient) -> None:
     scheme = copied(client, "empty")
-    assert len(scheme["missing"]) == 26
+    assert len(scheme["missing"]) == 62
+    assert len(scheme["faults"]) == 26  # capitals and digits may come in their own time
     changed = {"name": "Ours", "families": [{"name": "First", "letters": list("abcdef")}]}
     answer = client.put(f"/api/plan/schemes/{scheme['key']}", json=changed).json()
     assert answer["faults"][0] == {
         "family": 0,
         "letter": None,
-        "what": "6 letters are more than the 5 of a lesson",
+        "what": "6 letters: more than the 5 that you wish for in a lesson",
+        "wish": True,
     }
     assert "z" in answer["missing"]
 

@@ -72,8 +72,8 @@ def test_a_family_too_large_says_so_and_is_split(page: Page) -> None:
         with page.expect_response("**/api/plan/schemes/*"):  # it may move the lines
             drag(page, letter(page, name), family(page, "Straight down"))
         expect(letters_of(page, "Straight down")).to_have_count(count)
-    expect(page.get_by_text("7 letters are more than the 5 of a lesson")).to_be_visible()
-    page.get_by_role("button", name="Split Straight down").click()
+    expect(page.get_by_text("7 letters: more than the 5 that you wish for")).to_be_visible()
+    page.get_by_role("button", name="Split Straight down", exact=True).click()
     expect(letters_of(page, "Straight down (1)")).to_have_count(4)
     expect(letters_of(page, "Straight down (2)")).to_have_count(3)
 
@@ -91,7 +91,7 @@ def test_a_letter_put_aside_makes_the_scheme_unfinished(page: Page) -> None:
 def test_a_better_order_is_proposed_and_used(page: Page) -> None:
     own_copy(page)
     for _ in range(3):
-        page.get_by_role("button", name="Slopes up").click()
+        page.get_by_role("button", name="Slopes up", exact=True).click()
     page.get_by_role("button", name="Propose a better order").click()
     page.get_by_role("button", name="Use it").click()
     expect(page.get_by_role("button", name="Use it")).to_have_count(0)

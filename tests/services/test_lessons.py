@@ -6,7 +6,8 @@ from typing import Any
 import pytest
 
 from firstloop.core.contract import Dimension, Verdict
-from firstloop.core.teaching.lesson import LessonError, with_sentence
+from firstloop.core.teaching.changing import with_sentence
+from firstloop.core.teaching.lesson import LessonError
 from firstloop.services import lessons
 from firstloop.services.judging import judge
 from firstloop.services.lessons import Asked

@@ -78,7 +78,7 @@ TURNED_ROUND = 0.65
 """A stroke was written from its end if it lies this much nearer to the model that way round."""
 
 CLEARLY = 0.05
-"""u²: ink that lies this well on the class's own form is looked at as no other."""
+"""u²: what lies this well on a letter, made in the right way, is clearly that letter."""
 
 SURELY = 0.02
 """u²: what lies this well on the letter, made in the right way, is not read as another. Of 33,000
@@ -183,6 +183,9 @@ TURNING = 0.15
 
 A_LITTLE_ABOVE = 1.2
 """u: where a t is clearly taller than a short letter."""
+
+ABOUT_AS_HIGH = 0.3
+"""u: how far above or below the class's own a t may end; from half way to nearly as tall as l."""
 
 NARROW, ROOMY = 0.45, 0.8
 """u: of narrower letters than the first, i and l, the width is that of a line; as wide as the

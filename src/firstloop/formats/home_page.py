@@ -19,6 +19,7 @@ from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.pace import movement_of
 from firstloop.core.letters.phrases import move_words
 from firstloop.core.letters.ruling import Ruling, rules
+from firstloop.core.teaching.customs import AMOUNTS, USUAL, Customs
 from firstloop.core.text.words import compose
 from firstloop.formats.svg import page_of
 
@@ -31,17 +32,20 @@ LEAST_WIDTH = 4.2
 
 LETTER = (
     "Watch {what} together and say the words along; then let your child trace it on the three "
-    "lines, slowly, with a finger. A few minutes are enough: stop while it is still fun."
+    "lines, slowly, with a finger, and write {own} on paper. A few minutes are enough: stop while "
+    "it is still fun."
 )
 """To the grown-up who opens it, in two sentences."""
 
 
-def home_page(texts: Sequence[str], hand: Hand, ruling: Ruling) -> str:
+def home_page(texts: Sequence[str], hand: Hand, ruling: Ruling, customs: Customs = USUAL) -> str:
     """The page for some letters, pairs or words, in the class's hand on its lines; raises
     UnknownLetterError."""
     given = {
         "title": f"At home: {', '.join(texts)}",
-        "letter": LETTER.format(what="each one" if len(texts) > 1 else texts[0]),
+        "letter": LETTER.format(
+            what="each one" if len(texts) > 1 else texts[0], own=AMOUNTS[customs.own].at_home
+        ),
         "texts": [
             _text(draw(compose(text, hand).script, hand.proportions, ruling), text)
             for text in texts

@@ -10,7 +10,7 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
 from firstloop.core.letters.ruling import Rule, Ruling, rules
 from firstloop.core.text import specimen
-from firstloop.formats.svg import INK, PAPER, PEN_WIDTH, PIXELS_PER_U, RULE
+from firstloop.formats.svg import INK, PAPER, PEN_WIDTH, PIXELS_PER_U, ink_of
 
 OVERSAMPLING = 3
 """Drawn this much larger and scaled down, for Pillow's lines have no soft edges."""
@@ -41,7 +41,7 @@ def draw_rules(pen: ImageDraw.ImageDraw, ruled: Iterable[Rule], base: float, uni
         for x in np.arange(x0, x1 + 1e-9, step).tolist():
             end = min(x + rule.dash, x1) if rule.dash else x1
             places = [(x * unit, (base - y0) * unit), (end * unit, (base - y1) * unit)]
-            pen.line(places, RULE, weight)
+            pen.line(places, ink_of(rule), weight)
 
 
 def draw_line(pen: ImageDraw.ImageDraw, points: FloatArray, base: float, *, radius: float) -> None:

@@ -12,7 +12,7 @@ from firstloop.core.letters.pace import movement_of
 from firstloop.core.letters.ruling import Rule, Ruling, rules
 from firstloop.core.text import specimen
 
-INK, RULE, PAPER = "#1c2b45", "#7fb0ab", "#fffdf8"
+INK, RULE, COLOURED, PAPER = "#1c2b45", "#7fb0ab", "#cf6f45", "#fffdf8"
 PEN_WIDTH = 0.09
 """u: about what a soft pencil leaves on 8 mm lines."""
 PIXELS_PER_U = 44
@@ -100,11 +100,16 @@ def _slip_cell(cell: SlipCell, ruling: Ruling) -> str:
 def _rules(ruling: Ruling, base: float, left: float, right: float) -> str:
     """The ruled lines between two places, the base line so far down."""
     return "".join(
-        f'<path d="M{x0:g} {base - y0:.3f}L{x1:.3f} {base - y1:.3f}" stroke="{RULE}" '
+        f'<path d="M{x0:g} {base - y0:.3f}L{x1:.3f} {base - y1:.3f}" stroke="{ink_of(rule)}" '
         f'stroke-width="{rule.weight}"{_dashes(rule)}/>'
         for rule in rules(ruling, left, right)
         for (x0, y0), (x1, y1) in [(rule.start, rule.end)]
     )
+
+
+def ink_of(rule: Rule) -> str:
+    """The colour that a line is ruled in."""
+    return COLOURED if rule.coloured else RULE
 
 
 def _dashes(rule: Rule) -> str:

@@ -10,11 +10,13 @@ from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.ruling import Ruling, rules
+from firstloop.core.teaching.customs import AMOUNTS, Customs
 from firstloop.core.teaching.lesson import Lesson, Step
 from firstloop.core.teaching.steps import STEPS, StepKind
 from firstloop.core.text.words import compose
 
 INK, RULE, SOFT = HexColor("#1c2b45"), HexColor("#7fb0ab"), HexColor("#5b6478")
+COLOURED = HexColor("#cf6f45")
 WIDTH, HEIGHT = A4
 MARGIN = 18 * mm
 X_HEIGHT = 7 * mm
@@ -24,7 +26,7 @@ STEP_HEIGHT, TOP_OF_STEPS = 11.5 * mm, 62 * mm
 FONT, BOLD = "Helvetica", "Helvetica-Bold"
 
 
-def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, *, day: str) -> bytes:
+def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, customs: Customs, *, day: str) -> bytes:
     """The plan of a lesson as one page of PDF; the letters as the class writes them."""
     file = BytesIO()
     canvas = Canvas(file, pagesize=A4, pageCompression=1)
@@ -40,18 +42,19 @@ def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, *, day: str) -> byte
     y = HEIGHT - TOP_OF_STEPS
     for step in lesson.steps:
         if not step.skipped:
-            _step(canvas, step, _matter(step.kind, lesson, day), y)
+            _step(canvas, step, _matter(step.kind, lesson, customs, day), y)
             y -= STEP_HEIGHT
     canvas.showPage()
     canvas.save()
     return file.getvalue()
 
 
-def _matter(kind: StepKind, lesson: Lesson, day: str) -> str:
+def _matter(kind: StepKind, lesson: Lesson, customs: Customs, day: str) -> str:
     """What a step is about in this lesson."""
     return {
         StepKind.DATE: day,
         StepKind.LOOK_BACK: "  ".join(lesson.look_back),
+        StepKind.OWN: AMOUNTS[customs.own].told,
         StepKind.WORDS: ", ".join(lesson.words),
         StepKind.SENTENCE: lesson.sentence,
     }.get(kind, "")
@@ -87,8 +90,8 @@ def _fitted(canvas: Canvas, text: str) -> str:
 
 def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float) -> None:
     """What is new, written on the class's lines."""
-    canvas.setStrokeColor(RULE)
     for rule in rules(ruling, 0.0, (WIDTH - 2 * MARGIN) / X_HEIGHT):
+        canvas.setStrokeColor(COLOURED if rule.coloured else RULE)
         (x0, y0), (x1, y1) = rule.start, rule.end
         canvas.setLineWidth(rule.weight * X_HEIGHT)
         canvas.setDash([rule.dash * X_HEIGHT] if rule.dash else [])

@@ -20,7 +20,7 @@ def prepare(record: Database, now: datetime) -> None:
     except NotInRecordError:
         return
     for build in BUILT_IN.values():
-        build(school_class.hand)
+        build(school_class.hand, school_class.customs.largest_family)
     prepare_checks(school_class.style)
     lessons.today(record, school_class, now)
     # What has been worked out stays. Going through all of it again and again for what could be

@@ -13,7 +13,7 @@ USUAL = "movement"
 def find(record: Database, school_class: ClassRecord, key: str) -> Scheme:
     """A scheme, built in or own, for the class's hand; raises NotInRecordError."""
     if key in BUILT_IN:
-        return BUILT_IN[key](school_class.hand)
+        return BUILT_IN[key](school_class.hand, school_class.customs.largest_family)
     with record.session() as session:
         return own_schemes.get(session, school_class.id, key)
 

@@ -8,8 +8,9 @@ from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 
 from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness
-from firstloop.core.letters.ruling import Ruling, RulingKind
+from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
 from firstloop.core.letters.style import Style
+from firstloop.core.teaching.customs import Customs, OwnAmount
 from firstloop.core.vocabulary.language import Language, Variety
 from firstloop.store import own_hands, own_phrases, pupils
 from firstloop.store.base import Base
@@ -22,7 +23,8 @@ class SchoolClass(Base):
 
     Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
     the school's own; `stage` says by which limits letters are checked. `language` holds what is not
-    as usual in dates and words.
+    as usual in dates and words, `ruling_looks` what is not in lines, `customs` what is not in
+    lessons.
     """
 
     __tablename__ = "school_class"
@@ -38,11 +40,13 @@ class SchoolClass(Base):
     ruling_top: Mapped[float]
     ruling_drop: Mapped[float]
     ruling_kind: Mapped[str] = mapped_column(server_default="four")
+    ruling_looks: Mapped[dict[str, str]] = mapped_column(JSON, server_default="{}")
     x_height_mm: Mapped[float]
     scheme: Mapped[str] = mapped_column(server_default="movement")
     stage: Mapped[str] = mapped_column(server_default="developing")
     language: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
     lesson_minutes: Mapped[int] = mapped_column(server_default="20")
+    customs: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
     pupils: Mapped[list[Pupil]] = relationship(cascade="all, delete-orphan", order_by="Pupil.name")
 
 
@@ -118,6 +122,22 @@ def set_language(session: Session, class_id: int, language: Language, minutes: i
     session.flush()
 
 
+def set_customs(session: Session, class_id: int, customs: Customs) -> None:
+    """Sets what the class does in its own way in lessons."""
+    session.get_one(SchoolClass, class_id).customs = asdict(customs)
+    session.flush()
+
+
+def _customs(data: dict[str, Any]) -> Customs:
+    """Customs as the record keeps them; what is not there is as usual."""
+    return Customs(**{**data, "own": OwnAmount(data.get("own", OwnAmount.FEW))})
+
+
+def _ruling(row: SchoolClass) -> Ruling:
+    looks = tuple((Line(line), LineLook(look)) for line, look in row.ruling_looks.items())
+    return Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind), looks)
+
+
 def _language(data: dict[str, Any]) -> Language:
     """A language as the record keeps it; what is not there is as usual."""
     return Language(**{**data, "variety": Variety(data.get("variety", Variety.BRITISH))})
@@ -139,6 +159,7 @@ def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
         "ruling_top": ruling.top,
         "ruling_drop": ruling.drop,
         "ruling_kind": ruling.kind.value,
+        "ruling_looks": {line.value: look.value for line, look in ruling.looks},
     }
 
 
@@ -156,12 +177,13 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         id=row.id,
         name=row.name,
         style=style,
-        ruling=Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind)),
+        ruling=_ruling(row),
         x_height_mm=row.x_height_mm,
         wording=own_phrases.find(session, row.id, style.hand),
         scheme=row.scheme,
         stage=Stage(row.stage),
         language=_language(row.language),
         lesson_minutes=row.lesson_minutes,
+        customs=_customs(row.customs),
         pupils=tuple(pupils.record_of(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )

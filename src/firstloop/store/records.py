@@ -11,6 +11,7 @@ from firstloop.core.letters import Hand
 from firstloop.core.letters.phrases import Wording
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.standing import Standing
 from firstloop.core.teaching.steps import StepKind
@@ -47,6 +48,7 @@ class ClassRecord:
     stage: Stage
     language: Language
     lesson_minutes: int
+    customs: Customs
     pupils: tuple[PupilRecord, ...]
 
     @property

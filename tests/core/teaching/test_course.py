@@ -2,8 +2,9 @@
 
 import pytest
 
+from firstloop.core.teaching.changing import with_rounds
 from firstloop.core.teaching.course import course
-from firstloop.core.teaching.lesson import LessonError, plan, shaped, weight_of, with_rounds
+from firstloop.core.teaching.lesson import LessonError, plan, shaped, weight_of
 from firstloop.core.teaching.steps import (
     ROUND_STEPS,
     SHAPES,

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from firstloop.core.letters import HANDS, PLAIN, Hand, draw
-from firstloop.core.letters.hands import choose
+from firstloop.core.letters.hands import GROUPS, choose, group_of
 from firstloop.core.letters.likeness import likeness_table, most_confusable
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.spaces import Space, spaces_filled
@@ -31,18 +31,55 @@ def whole_families(scheme: Scheme) -> dict[str, str]:
     return found
 
 
+def small_families(scheme: Scheme) -> dict[str, str]:
+    return {name: x for name, x in whole_families(scheme).items() if x.islower()}
+
+
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
 @pytest.mark.parametrize("build", [by_movement, by_size, by_sound])
 def test_a_built_in_scheme_has_no_fault_in_any_hand(hand: Hand, build: Any) -> None:
     assert faults(build(hand)) == ()
 
 
-def test_the_empty_scheme_lacks_every_letter() -> None:
-    assert [fault.letter for fault in faults(BUILT_IN["empty"](PLAIN))] == list(LETTERS)
+def test_the_empty_scheme_lacks_every_small_letter_and_capitals_once_one_is_there() -> None:
+    lacking = [fault.letter for fault in faults(BUILT_IN["empty"](PLAIN, 5))]
+    assert lacking == list(GROUPS["small"])
+    begun = Scheme("mine", (Family("first", ("A",), ""),))
+    assert [f.letter for f in faults(begun) if f.letter not in lacking] == [
+        *"BCDEFGHIJKLMNOPQRSTUVWXYZ"
+    ]
+
+
+@pytest.mark.parametrize("largest", [3, 5, 8])
+@pytest.mark.parametrize("key", ["movement", "size", "sound"])
+def test_no_family_is_larger_than_is_wished(key: str, largest: int) -> None:
+    scheme = BUILT_IN[key](PLAIN, largest)
+    assert faults(scheme, largest=largest) == ()
+    assert max(len(family.letters) for family in scheme.families) > largest - 2
+
+
+def test_capitals_and_digits_are_in_families_by_their_first_movement_too() -> None:
+    families = whole_families(by_movement(PLAIN))
+    assert {name: x for name, x in families.items() if ": " in name} == {
+        "Capitals: back and round": "CGOQS",
+        "Capitals: straight down": "BDEFHIJKLMNPRT",
+        "Capitals: down and under": "U",
+        "Capitals: slopes": "AVWXYZ",
+        "Digits: back and round": "0689",
+        "Digits: straight down": "15",
+        "Digits: over and round": "23",
+        "Digits: slopes": "47",
+    }
+
+
+def test_kinds_of_letters_follow_each_other_and_are_not_mixed() -> None:
+    for key in ("movement", "size", "sound"):
+        kinds = [group_of(letter) for letter in BUILT_IN[key](PLAIN, 5).order]
+        assert kinds == ["small"] * 26 + ["capital"] * 26 + ["digit"] * 10
 
 
 def test_letters_that_begin_with_the_same_movement_are_a_family() -> None:
-    assert whole_families(by_movement(PLAIN)) == {
+    assert small_families(by_movement(PLAIN)) == {
         "Back and round": "acdefgoqs",
         "Down and back up": "bhmnpr",
         "Straight down": "ijklt",
@@ -71,7 +108,7 @@ def test_another_way_of_writing_moves_a_letter_to_another_family() -> None:
 
 
 def test_size_families_go_by_the_spaces_filled() -> None:
-    assert whole_families(by_size(PLAIN)) == {
+    assert small_families(by_size(PLAIN)) == {
         "Short": "aceimnorsuvwxz",
         "Tall": "bdfhklt",
         "Tailed": "gjpqy",
@@ -82,7 +119,7 @@ def test_size_families_go_by_the_spaces_filled() -> None:
     assert looped_f == (Space.UPPER, Space.MIDDLE, Space.LOWER)
 
 
-@pytest.mark.parametrize("letters", ["abdopq", "aceimnorsuvwxz", LETTERS])
+@pytest.mark.parametrize("letters", ["abdopq", "aceimnorsuvwxz", GROUPS["small"], LETTERS])
 def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters: Any) -> None:
     parts = split(Family("Many", tuple(letters), ""), PLAIN)
     sizes = [len(part.letters) for part in parts]

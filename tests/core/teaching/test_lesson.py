@@ -8,6 +8,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from firstloop.core.teaching.changing import (
+    changed,
+    moved,
+    with_look_back,
+    with_sentence,
+    with_word,
+    with_words,
+)
 from firstloop.core.teaching.due import PAUSES, Practised, due
 from firstloop.core.teaching.lesson import (
     HALF,
@@ -16,18 +24,11 @@ from firstloop.core.teaching.lesson import (
     MOST_WORDS,
     Lesson,
     LessonError,
-    changed,
-    copy_of,
-    moved,
     plan,
-    prompts,
     retimed,
-    with_look_back,
-    with_sentence,
-    with_word,
-    with_words,
 )
 from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.teaching.told import copy_of, prompts
 
 TODAY = date(2026, 11, 25)
 
@@ -174,5 +175,11 @@ def test_what_is_to_be_written_in_a_step(kind: StepKind, written: str) -> None:
 
 def test_the_class_is_told_what_to_do_where_it_works_by_itself() -> None:
     told = {kind for kind in StepKind if prompts(full(), kind)}
-    assert told == {StepKind.OWN, StepKind.BEST, StepKind.CLOSE, StepKind.HOME}
-    assert "Where does n, m start?" in prompts(plan(["n", "m"], 20), StepKind.CLOSE)
+    assert told == {
+        StepKind.OWN,
+        StepKind.BEST,
+        StepKind.WORDS,
+        StepKind.CLOSE,
+        StepKind.HOME,
+    }
+    assert "Where do n and m start?" in prompts(plan(["n", "m"], 20), StepKind.CLOSE)

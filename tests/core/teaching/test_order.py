@@ -3,7 +3,8 @@
 import pytest
 
 from firstloop.core.letters import HANDS, PLAIN, Hand
-from firstloop.core.teaching.families import LETTERS, Family, Scheme
+from firstloop.core.letters.hands import GROUPS
+from firstloop.core.teaching.families import Family, Scheme
 from firstloop.core.teaching.order import (
     APART,
     LATE_WORDS,
@@ -18,13 +19,13 @@ from firstloop.core.teaching.order import (
 )
 from firstloop.core.teaching.schemes import BUILT_IN
 
-ALPHABET = Scheme("a to z", (Family("all", tuple(LETTERS), ""),))
+ALPHABET = Scheme("a to z", (Family("all", GROUPS["small"], ""),))
 
 
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
 @pytest.mark.parametrize("key", ["movement", "sound", "size"])
 def test_twenty_five_words_can_be_written_after_the_eighth_letter(hand: Hand, key: str) -> None:
-    assert words_after(BUILT_IN[key](hand).order)[7] >= 25
+    assert words_after(BUILT_IN[key](hand, 5).order)[7] >= 25
 
 
 def test_words_are_counted_by_the_letters_they_need() -> None:
@@ -36,7 +37,7 @@ def test_words_are_counted_by_the_letters_they_need() -> None:
 
 
 def test_no_order_that_differs_by_one_exchange_has_its_words_sooner() -> None:
-    best = words_soonest(LETTERS)
+    best = words_soonest(GROUPS["small"])
     least = sum(words_after(best))
     for at in range(len(best) - 1):
         other = [*best[:at], best[at + 1], best[at], *best[at + 2 :]]
@@ -75,7 +76,7 @@ def test_sets_are_as_even_as_they_can_be() -> None:
 
 
 def test_what_an_order_costs_is_what_its_steps_say() -> None:
-    order = BUILT_IN["size"](PLAIN).order
+    order = BUILT_IN["size"](PLAIN, 5).order
     brought = steps(order, PLAIN)
     found = cost(order, PLAIN)
     # The first letter has to bring its moves together; each later one may bring one new move.
@@ -103,5 +104,5 @@ def test_families_that_are_told_to_stay_stay() -> None:
 
 
 def test_no_exchange_betters_what_is_proposed() -> None:
-    better = propose(BUILT_IN["size"](PLAIN), PLAIN)
+    better = propose(BUILT_IN["size"](PLAIN, 5), PLAIN)
     assert propose(better, PLAIN) is better

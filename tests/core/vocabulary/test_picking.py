@@ -27,7 +27,7 @@ ALL = string.ascii_lowercase
 @pytest.mark.parametrize("scheme", ["movement", "sound", "size"])
 @pytest.mark.parametrize("hand", HANDS.values(), ids=list(HANDS))
 def test_25_words_can_be_written_after_the_eighth_letter(scheme: str, hand: Hand) -> None:
-    assert order.words_after(schemes.BUILT_IN[scheme](hand).order)[7] >= 25
+    assert order.words_after(schemes.BUILT_IN[scheme](hand, 5).order)[7] >= 25
 
 
 def test_picked_words_need_no_other_letters_and_have_the_new_one_where_it_says() -> None:

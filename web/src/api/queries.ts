@@ -98,6 +98,14 @@ function useRedraw() {
 }
 
 export const useSetStyle = () => $api.useMutation("put", "/api/plan/style", useRedraw());
+
+export function useCustoms() {
+  return $api.useQuery("get", "/api/plan/customs", {}, FOR_GOOD);
+}
+
+/** What the class does in its own way is told in its lessons, and parts its families. */
+export const useSetCustoms = () => $api.useMutation("put", "/api/plan/customs", useRedraw());
+
 export const useBringHand = () => $api.useMutation("post", "/api/plan/files/hand", useRedraw());
 export const useForgetHand = () =>
   $api.useMutation("delete", "/api/plan/files/hand/{name}", useRedraw());

@@ -398,6 +398,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/customs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Customs
+         * @description What the class does in its own way.
+         */
+        get: operations["get_customs"];
+        /**
+         * Put Customs
+         * @description Sets what the class does in its own way from now on.
+         */
+        put: operations["put_customs"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/letters/{letter}": {
         parameters: {
             query?: never;
@@ -1018,6 +1042,21 @@ export interface components {
             picture: components["schemas"]["Picture"];
         };
         /**
+         * AmountOut
+         * @description An amount to choose, what the class is told of it, and the lines that it takes.
+         */
+        AmountOut: {
+            amount: components["schemas"]["OwnAmount"];
+            /** Title */
+            title: string;
+            /** Told */
+            told: string;
+            /** Lines */
+            lines: number;
+            /** Letters */
+            letters: number | null;
+        };
+        /**
          * AttemptIn
          * @description One written letter.
          */
@@ -1156,6 +1195,35 @@ export interface components {
             total: number;
         };
         /**
+         * CustomsIn
+         * @description How many of their own children write, whether they may rub out in games, and the largest
+         *     family that is wished for in one lesson.
+         */
+        CustomsIn: {
+            own: components["schemas"]["OwnAmount"];
+            /** Rubbing Out */
+            rubbing_out: boolean;
+            /** Largest Family */
+            largest_family: number;
+        };
+        /**
+         * CustomsOut
+         * @description A class's customs, and what there is to choose from.
+         */
+        CustomsOut: {
+            own: components["schemas"]["OwnAmount"];
+            /** Rubbing Out */
+            rubbing_out: boolean;
+            /** Largest Family */
+            largest_family: number;
+            /** Amounts */
+            amounts: components["schemas"]["AmountOut"][];
+            /** Rubbing */
+            rubbing: components["schemas"]["RubbingRule"][];
+            /** Sizes */
+            sizes: number[];
+        };
+        /**
          * DayOut
          * @description A day of the week, and its lessons.
          */
@@ -1253,7 +1321,7 @@ export interface components {
         };
         /**
          * FaultOut
-         * @description What keeps a scheme from being taught, and where.
+         * @description What keeps a scheme from being taught, and where; a `wish` does not keep it.
          */
         FaultOut: {
             /** Family */
@@ -1262,6 +1330,8 @@ export interface components {
             letter: string | null;
             /** What */
             what: string;
+            /** Wish */
+            wish: boolean;
         };
         /**
          * FileIn
@@ -1617,7 +1687,21 @@ export interface components {
          * @description How a line is drawn; `squared` is the side of blocks as wide as they are high.
          * @enum {string}
          */
-        LineLook: "solid" | "dashed" | "squared" | "hidden";
+        LineLook: "solid" | "dashed" | "coloured" | "squared" | "hidden";
+        /**
+         * LinesPreset
+         * @description Looks of lines that some schools' paper has: what to choose for it, and what it is like.
+         */
+        LinesPreset: {
+            /** Name */
+            name: string;
+            /** Looks */
+            looks: {
+                [key: string]: "solid" | "dashed" | "coloured";
+            };
+            /** Lines */
+            lines: components["schemas"]["RulingLine"][];
+        };
         /**
          * LookedOut
          * @description A sentence's words and what it lacks.
@@ -1756,6 +1840,12 @@ export interface components {
             note: string;
         };
         /**
+         * OwnAmount
+         * @description How many letters of their own children write after tracing and finishing some.
+         * @enum {string}
+         */
+        OwnAmount: "few" | "row" | "rows" | "any";
+        /**
          * OwnPhraseIn
          * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
          *
@@ -1829,6 +1919,8 @@ export interface components {
             hands: components["schemas"]["HandChoice"][];
             /** Rulings */
             rulings: components["schemas"]["RulingKind"][];
+            /** Presets */
+            presets: components["schemas"]["LinesPreset"][];
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
             /** Words */
@@ -1963,6 +2055,16 @@ export interface components {
          */
         Rounds: "by_letter" | "by_step";
         /**
+         * RubbingRule
+         * @description Whether children may rub out in games, and what they are told.
+         */
+        RubbingRule: {
+            /** Allowed */
+            allowed: boolean;
+            /** Told */
+            told: string;
+        };
+        /**
          * RulingKind
          * @description Which lines a class writes on. Letters keep their heights on all of them.
          * @enum {string}
@@ -2012,7 +2114,7 @@ export interface components {
         };
         /**
          * SchemeOut
-         * @description A scheme, checked and counted.
+         * @description A scheme, checked and counted; `missing` are letters that are in no family.
          */
         SchemeOut: {
             /** Key */
@@ -2264,7 +2366,8 @@ export interface components {
         };
         /**
          * StyleIn
-         * @description How a class writes. What is null is the hand's own.
+         * @description How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
+         *     they usually do on their ruling.
          */
         StyleIn: {
             /** Hand */
@@ -2296,6 +2399,13 @@ export interface components {
              * @default -0.95
              */
             drop: number;
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: "solid" | "dashed" | "coloured";
+            };
             /**
              * X Height Mm
              * @default 8
@@ -2445,6 +2555,7 @@ export interface components {
     pathItems: never;
 }
 export type Alternative = components['schemas']['Alternative'];
+export type AmountOut = components['schemas']['AmountOut'];
 export type AttemptIn = components['schemas']['AttemptIn'];
 export type AttemptOut = components['schemas']['AttemptOut'];
 export type AttemptPage = components['schemas']['AttemptPage'];
@@ -2456,6 +2567,8 @@ export type CloseOut = components['schemas']['CloseOut'];
 export type Code = components['schemas']['Code'];
 export type CopyIn = components['schemas']['CopyIn'];
 export type CostOut = components['schemas']['CostOut'];
+export type CustomsIn = components['schemas']['CustomsIn'];
+export type CustomsOut = components['schemas']['CustomsOut'];
 export type DayOut = components['schemas']['DayOut'];
 export type Dimension = components['schemas']['Dimension'];
 export type DueOut = components['schemas']['DueOut'];
@@ -2488,6 +2601,7 @@ export type LetterPage = components['schemas']['LetterPage'];
 export type LetterStanding = components['schemas']['LetterStanding'];
 export type Line = components['schemas']['Line'];
 export type LineLook = components['schemas']['LineLook'];
+export type LinesPreset = components['schemas']['LinesPreset'];
 export type LookedOut = components['schemas']['LookedOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
 export type MoveDrawing = components['schemas']['MoveDrawing'];
@@ -2498,6 +2612,7 @@ export type MoveWordsOut = components['schemas']['MoveWordsOut'];
 export type NewLesson = components['schemas']['NewLesson'];
 export type NextOut = components['schemas']['NextOut'];
 export type NoteStep = components['schemas']['NoteStep'];
+export type OwnAmount = components['schemas']['OwnAmount'];
 export type OwnPhraseIn = components['schemas']['OwnPhraseIn'];
 export type OwnWordIn = components['schemas']['OwnWordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
@@ -2515,6 +2630,7 @@ export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type Relative = components['schemas']['Relative'];
 export type Rounds = components['schemas']['Rounds'];
+export type RubbingRule = components['schemas']['RubbingRule'];
 export type RulingKind = components['schemas']['RulingKind'];
 export type RulingLine = components['schemas']['RulingLine'];
 export type SchemeIn = components['schemas']['SchemeIn'];
@@ -3475,6 +3591,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_customs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomsOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_customs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CustomsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomsOut"];
                 };
             };
             /** @description Not in the record */

@@ -19,7 +19,13 @@ export function RuledLines({ lines }: { lines: readonly Line[] }) {
             x2={FAR}
             y1={-y}
             y2={-y}
-            className={name === "base" ? "stroke-rule-deep" : "stroke-rule"}
+            className={
+              look === "coloured"
+                ? "stroke-rule-warm"
+                : name === "base"
+                  ? "stroke-rule-deep"
+                  : "stroke-rule"
+            }
             strokeWidth={name === "base" ? 2 : 1.25}
             strokeDasharray={look === "dashed" ? "7 6" : undefined}
             vectorEffect="non-scaling-stroke"

@@ -2,6 +2,7 @@
 import { Navigate, NavLink, Route, Routes } from "react-router";
 
 import { useClassroom } from "../api/queries";
+import { CustomsDesk } from "./ways/CustomsDesk";
 import { FamiliesDesk } from "./families/FamiliesDesk";
 import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
@@ -15,6 +16,7 @@ const DESKS = [
   { to: "letters", name: "Letters" },
   { to: "words", name: "Words" },
   { to: "hand", name: "Hand and lines" },
+  { to: "ways", name: "Our ways" },
 ];
 
 export function PlanStation() {
@@ -47,6 +49,7 @@ export function PlanStation() {
         <Route path="letters/:letter" element={<LetterDesk />} />
         <Route path="words" element={<WordsDesk />} />
         <Route path="hand" element={<StyleDesk />} />
+        <Route path="ways" element={<CustomsDesk />} />
         <Route path="*" element={<Navigate to="/plan/families" replace />} />
       </Routes>
     </div>

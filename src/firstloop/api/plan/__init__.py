@@ -1,5 +1,13 @@
 """Plan: the class's hand, its letters, its families; files of them; today's lesson, its words."""
 
-from firstloop.api.plan import files, letters, schemes, style, today, words
+from firstloop.api.plan import customs, files, letters, schemes, style, today, words
 
-ROUTERS = (style.router, letters.router, files.router, schemes.router, today.router, words.router)
+ROUTERS = (
+    style.router,
+    customs.router,
+    letters.router,
+    files.router,
+    schemes.router,
+    today.router,
+    words.router,
+)

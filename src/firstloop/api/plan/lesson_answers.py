@@ -7,8 +7,10 @@ from pydantic import BaseModel
 
 from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.teaching.course import Stop, course
-from firstloop.core.teaching.lesson import Lesson, copy_of, parts_of, prompts
+from firstloop.core.teaching.customs import Customs
+from firstloop.core.teaching.lesson import Lesson, parts_of
 from firstloop.core.teaching.steps import STEPS, Rounds, Shape, Showing, StepKind
+from firstloop.core.teaching.told import copy_of, prompts
 from firstloop.core.vocabulary.language import Language, long_date
 from firstloop.core.vocabulary.sentences import look_over
 from firstloop.core.vocabulary.sounds import Word, heard_in
@@ -88,11 +90,13 @@ class LessonOut(LessonMatterOut):
 
 @dataclass(frozen=True, slots=True)
 class Known:
-    """What a class knows: its taught letters, its own words, how it writes dates and sentences."""
+    """What a class knows: its taught letters, its own words, how it writes dates and sentences,
+    what it does in its own way."""
 
     taught: frozenset[str]
     own: tuple[Word, ...]
     language: Language
+    customs: Customs
 
 
 def known_of(session: Session, school_class: ClassRecord) -> Known:
@@ -101,6 +105,7 @@ def known_of(session: Session, school_class: ClassRecord) -> Known:
         frozenset(taught_letters.of_class(session, school_class.id)),
         tuple(own_vocabulary.of_class(session, school_class.id)),
         school_class.language,
+        school_class.customs,
     )
 
 
@@ -151,7 +156,7 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
                 title=STEPS[step.kind].title,
                 what=STEPS[step.kind].what,
                 showings=list(STEPS[step.kind].showings),
-                prompts=list(prompts(lesson, step.kind)),
+                prompts=list(prompts(lesson, step.kind, known.customs)),
                 copy_text=copy_of(lesson, step.kind, date_text),
                 rows=STEPS[step.kind].rows,
             )

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from firstloop.core.teaching import changing
 from firstloop.core.teaching import lesson as lessons
 from firstloop.core.teaching.lesson import HALF, LONGEST, LONGEST_NOTE, MOST_WORDS, Lesson
 from firstloop.core.teaching.steps import Rounds, Shape, StepKind
@@ -122,26 +123,26 @@ def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911  #
     """The lesson with the change made; raises LessonError."""
     match change:
         case MoveStep():
-            return lessons.moved(lesson, change.kind, change.by)
+            return changing.moved(lesson, change.kind, change.by)
         case TimeStep():
-            return lessons.changed(lesson, change.kind, minutes=change.minutes)
+            return changing.changed(lesson, change.kind, minutes=change.minutes)
         case SkipStep():
-            return lessons.changed(lesson, change.kind, skipped=change.skipped)
+            return changing.changed(lesson, change.kind, skipped=change.skipped)
         case NoteStep():
-            return lessons.changed(lesson, change.kind, note=change.note)
+            return changing.changed(lesson, change.kind, note=change.note)
         case ShareOut():
             return lessons.retimed(lesson)
         case TakeWord():
-            return lessons.with_word(lesson, change.text, there=change.there)
+            return changing.with_word(lesson, change.text, there=change.there)
         case SetWords():
-            return lessons.with_words(lesson, change.words)
+            return changing.with_words(lesson, change.words)
         case TakeLetter():
-            return lessons.with_look_back(lesson, change.letter, there=change.there)
+            return changing.with_look_back(lesson, change.letter, there=change.there)
         case SetSentence():
-            return lessons.with_sentence(lesson, change.sentence)
+            return changing.with_sentence(lesson, change.sentence)
         case SetAim():
-            return lessons.with_aim(lesson, change.aim)
+            return changing.with_aim(lesson, change.aim)
         case SetShape():
             return lessons.reshaped(lesson, change.shape)
         case SetRounds():
-            return lessons.with_rounds(lesson, change.rounds)
+            return changing.with_rounds(lesson, change.rounds)

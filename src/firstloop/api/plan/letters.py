@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
 from firstloop.core.letters import Hand, draw, find_script
-from firstloop.core.letters.hands import GROUPS, counterpart, group_of
+from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.likeness import most_confusable
 from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
 from firstloop.core.letters.slips import shown_slips
@@ -201,8 +201,6 @@ def _family(letter: str, scheme: Scheme, hand: Hand) -> FamilyPlace | None:
 
 def _unlocked(letter: str, scheme: Scheme) -> tuple[Word, ...]:
     """Words that the letter adds where the class's scheme teaches it."""
-    if group_of(letter) != "small":
-        return ()
     taught = scheme.order
     before = taught[: taught.index(letter)] if letter in taught else GROUPS["small"]
     return order.unlocked(letter, before)

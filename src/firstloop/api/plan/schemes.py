@@ -8,7 +8,15 @@ from pydantic import BaseModel, Field
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.core.teaching import order, scheme_package
-from firstloop.core.teaching.families import Family, exceptions_of, faults, opening, split
+from firstloop.core.teaching.families import (
+    LETTERS,
+    Family,
+    exceptions_of,
+    faults,
+    loose,
+    opening,
+    split,
+)
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import schemes
 from firstloop.store import own_schemes
@@ -18,7 +26,7 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 Name = Annotated[str, Field(min_length=1, max_length=40)]
 Reason = Annotated[str, Field(max_length=200)]
-Letters = Annotated[list[Annotated[str, Field(max_length=1)]], Field(max_length=26)]
+Letters = Annotated[list[Annotated[str, Field(max_length=1)]], Field(max_length=len(LETTERS))]
 
 
 class FamilyIn(BaseModel):
@@ -34,7 +42,7 @@ class SchemeIn(BaseModel):
     """A scheme as the teacher wants it kept."""
 
     name: Name
-    families: Annotated[list[FamilyIn], Field(max_length=26)]
+    families: Annotated[list[FamilyIn], Field(max_length=len(LETTERS))]
 
 
 class CopyIn(BaseModel):
@@ -103,11 +111,12 @@ class FamilyOut(BaseModel):
 
 
 class FaultOut(BaseModel):
-    """What keeps a scheme from being taught, and where."""
+    """What keeps a scheme from being taught, and where; a `wish` does not keep it."""
 
     family: int | None
     letter: str | None
     what: str
+    wish: bool
 
 
 class CostOut(BaseModel):
@@ -120,7 +129,7 @@ class CostOut(BaseModel):
 
 
 class SchemeOut(BaseModel):
-    """A scheme, checked and counted."""
+    """A scheme, checked and counted; `missing` are letters that are in no family."""
 
     key: str
     name: str
@@ -141,11 +150,11 @@ class ProposalOut(BaseModel):
 
 
 @router.get("/schemes")
-def get_schemes(session: Db, school_class: Class) -> SchemeList:
+def get_schemes(record: Record, session: Db, school_class: Class) -> SchemeList:
     """The schemes there are."""
     built_in = [
-        SchemeName(key=key, name=build(school_class.hand).name, own=False)
-        for key, build in BUILT_IN.items()
+        SchemeName(key=key, name=schemes.find(record, school_class, key).name, own=False)
+        for key in BUILT_IN
         if key != "empty"
     ]
     own = [
@@ -194,7 +203,9 @@ def split_family(record: Record, school_class: Class, key: str, sent: SplitIn) -
     scheme = schemes.find(record, school_class, key)
     if sent.family >= len(scheme.families):
         raise NotInRecordError(f"there is no family {sent.family + 1} in {scheme.name}")
-    return [_family_in(part) for part in split(scheme.families[sent.family], school_class.hand)]
+    largest = school_class.customs.largest_family
+    parts = split(scheme.families[sent.family], school_class.hand, largest)
+    return [_family_in(part) for part in parts]
 
 
 @router.post("/schemes/{key}/proposal")
@@ -213,14 +224,16 @@ def propose_order(record: Record, school_class: Class, key: str) -> ProposalOut:
 def _scheme_out(record: Record, school_class: ClassRecord, key: str) -> SchemeOut:
     hand = school_class.hand
     scheme = schemes.find(record, school_class, key)
-    found = faults(scheme)
+    found = faults(scheme, largest=school_class.customs.largest_family)
     return SchemeOut(
         key=key,
         name=scheme.name,
         own=key not in BUILT_IN,
         families=[_family_out(family, school_class) for family in scheme.families],
-        missing=[fault.letter for fault in found if fault.family is None and fault.letter],
-        faults=[FaultOut(family=f.family, letter=f.letter, what=f.what) for f in found],
+        missing=list(loose(scheme)),
+        faults=[
+            FaultOut(family=f.family, letter=f.letter, what=f.what, wish=f.wish) for f in found
+        ],
         steps=[_step_out(step) for step in order.steps(scheme.order, hand)],
         cost=_cost_out(order.cost(scheme.order, hand)),
     )

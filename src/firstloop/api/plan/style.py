@@ -1,6 +1,7 @@
 """Plan: how the class writes, set once and obeyed everywhere; a preview of what it would be."""
 
-from typing import Annotated, Any
+from dataclasses import replace
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
@@ -11,8 +12,12 @@ from firstloop.core.letters import HANDS, draw
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import (
     DROP_RANGE,
+    PRESETS,
     TOP_RANGE,
     X_HEIGHT_MM_RANGE,
+    Line,
+    LineLook,
+    Looks,
     Ruling,
     RulingKind,
 )
@@ -38,8 +43,12 @@ def _within(between: tuple[float, float]) -> Any:
     return Field(ge=between[0], le=between[1])
 
 
+ChosenLook = Literal[LineLook.SOLID, LineLook.DASHED, LineLook.COLOURED]
+
+
 class StyleIn(BaseModel):
-    """How a class writes. What is null is the hand's own."""
+    """How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
+    they usually do on their ruling."""
 
     hand: str
     choices: dict[str, str] = {}
@@ -50,6 +59,7 @@ class StyleIn(BaseModel):
     ruling: RulingKind = RulingKind.FOUR
     top: Annotated[float, _within(TOP_RANGE)] = 1.9
     drop: Annotated[float, _within(DROP_RANGE)] = -0.95
+    looks: dict[Line, ChosenLook] = {}
     x_height_mm: Annotated[float, _within(X_HEIGHT_MM_RANGE)] = 8.0
 
 
@@ -103,11 +113,20 @@ class HandChoice(BaseModel):
     own: bool
 
 
+class LinesPreset(BaseModel):
+    """Looks of lines that some schools' paper has: what to choose for it, and what it is like."""
+
+    name: str
+    looks: dict[Line, ChosenLook]
+    lines: list[RulingLine]
+
+
 class Preview(BaseModel):
     """What a style looks like: words, alternatives to choose among, the proportions in force."""
 
     hands: list[HandChoice]
     rulings: list[RulingKind]
+    presets: list[LinesPreset]
     lines: list[RulingLine]
     words: list[Picture]
     alternatives: list[LetterAlternatives]
@@ -145,6 +164,14 @@ def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
             *(HandChoice(name=name, own=True) for name in own_names),
         ],
         rulings=list(RulingKind),
+        presets=[
+            LinesPreset(
+                name=name,
+                looks=_looks_out(looks),
+                lines=ruling_lines(replace(ruling, looks=looks)),
+            )
+            for name, looks in PRESETS.items()
+        ],
         lines=ruling_lines(ruling),
         words=[drawn(word, compose(word, hand).script) for word in sent.words],
         alternatives=[
@@ -186,7 +213,11 @@ def _style(session: Session, school_class: ClassRecord, sent: StyleIn) -> Style:
 
 
 def _ruling(sent: StyleIn) -> Ruling:
-    return Ruling.of(sent.ruling, sent.top, sent.drop)
+    return Ruling.of(sent.ruling, sent.top, sent.drop, tuple(sent.looks.items()))
+
+
+def _looks_out(looks: Looks) -> dict[Line, Any]:
+    return dict(looks)
 
 
 def _style_out(school_class: ClassRecord) -> StyleIn:
@@ -201,5 +232,6 @@ def _style_out(school_class: ClassRecord) -> StyleIn:
         ruling=ruling.kind,
         top=ruling.top,
         drop=ruling.drop,
+        looks=_looks_out(ruling.looks),
         x_height_mm=school_class.x_height_mm,
     )

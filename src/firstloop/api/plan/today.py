@@ -227,7 +227,9 @@ def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Respons
     """The plan on one page, to print."""
     kept = lessons.get(session, school_class.id, lesson_id)
     day = long_date(kept.day, school_class.language)
-    data = lesson_page(kept.lesson, school_class.hand, school_class.ruling, day=day)
+    data = lesson_page(
+        kept.lesson, school_class.hand, school_class.ruling, school_class.customs, day=day
+    )
     return Response(data, media_type=PDF)
 
 
@@ -239,7 +241,7 @@ def get_home_page(session: Db, school_class: Class, lesson_id: int) -> Response:
     texts = lesson.new or lesson.words
     if not texts:
         raise LessonError("there is nothing to take home from this lesson yet; choose a word")
-    page = home_page(texts, school_class.hand, school_class.ruling)
+    page = home_page(texts, school_class.hand, school_class.ruling, school_class.customs)
     return Response(page, media_type=HTML, headers={"Content-Disposition": HOME_FILE})
 
 

@@ -34,7 +34,7 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.limits import NEAR
 
-CHECKER_VERSION = "8"
+CHECKER_VERSION = "9"
 """Goes up whenever the same ink may get another answer."""
 
 ALL_IS_WELL = "Just right. Make the next one the same way."

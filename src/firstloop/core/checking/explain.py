@@ -164,11 +164,11 @@ def _of_ways(ways: tuple[Way, ...]) -> _Prepared:
 def explain(lines: Lines, forms: Sequence[Letter]) -> Explanation:
     """How tidied ink was written, as the accepted form of the letter that explains it best.
 
-    The first form is the class's own; where it is clearly right, no other is looked at.
+    The first form is the class's own; where the ink lies well on it, no other is looked at.
     """
     best = explain_as(lines, forms[0])
     for form in forms[1:]:
-        if best.is_right:
+        if best.is_sure:
             break
         best = min(best, explain_as(lines, form), key=lambda one: one.total)
     return best if best.is_explained else _of_two_faults(best)

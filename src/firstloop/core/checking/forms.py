@@ -4,7 +4,7 @@ from dataclasses import replace
 from functools import lru_cache
 
 from firstloop.core.letters import Hand, Letter, draw, find_script
-from firstloop.core.letters.alternatives import ONLY_IF_CHOSEN
+from firstloop.core.letters.alternatives import accepted_with
 from firstloop.core.letters.hands import unflicked
 from firstloop.core.letters.moves import Level, Move, MoveKind, Script, ScriptStroke
 from firstloop.core.letters.ruling import Ruling
@@ -15,8 +15,9 @@ def forms_of(target: str, hand: Hand, ruling: Ruling) -> tuple[Letter, ...]:
     """The letter as the hand has it first, then every other accepted form; raises
     UnknownLetterError."""
     own = find_script(target, hand)
-    accepted = {} if target in ONLY_IF_CHOSEN else hand.alternatives.get(target, {})
-    others = [way for way in accepted.values() if way is not own]
+    ways = hand.alternatives.get(target, {})
+    chosen = next((name for name, way in ways.items() if way is own), "")
+    others = [ways[name] for name in accepted_with(target, chosen, ways) if ways[name] is not own]
     scripts = [own, *others]
     scripts += [bare for script in scripts if (bare := unflicked(script)) is not script]
     scripts += [again for script in scripts for again in _returning(script)]

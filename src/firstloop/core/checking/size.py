@@ -6,7 +6,7 @@ from firstloop.core.checking.frame import Frame
 from firstloop.core.checking.lengths import is_a_bar
 from firstloop.core.contract import Code
 from firstloop.core.letters.moves import Level, MoveKind
-from firstloop.core.limits import A_LITTLE_ABOVE, NARROW, NOTHING, ROOMY
+from firstloop.core.limits import A_LITTLE_ABOVE, ABOUT_AS_HIGH, NARROW, NOTHING, ROOMY
 
 
 def off_base(_: Explanation, frame: Frame) -> list[Measure]:
@@ -35,13 +35,16 @@ def reach_up(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 
 def _reach_between(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """How far a t reaches out of the space between a little above the mid line and the top line,
-    anywhere in which it may end."""
-    middling = [w.high[1] for w in explanation.written if _is_middling(w)]
+    """How far a t reaches beyond where it may end: about as high as the class's own, which may be
+    half way or nearly as tall as l, but never at the mid line nor above the top line."""
+    middling = [w for w in explanation.written if _is_middling(w)]
     if not middling:
         return []
-    reached = max(middling) - frame.base
-    allowed = min(max(reached, A_LITTLE_ABOVE * frame.body), explanation.letter.ruling.top)
+    reached = max(w.high[1] for w in middling) - frame.base
+    own = max(w.piece.high[1] for w in middling)
+    least = max(A_LITTLE_ABOVE, own - ABOUT_AS_HIGH) * frame.body
+    most = min(own + ABOUT_AS_HIGH, explanation.letter.ruling.top)
+    allowed = min(max(reached, least), most)
     return [Measure(Code.REACH_UP, reached - allowed, 0, 0)]
 
 

@@ -226,6 +226,24 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     return Match(best, best_cost, _trace_back(best_totals))
 
 
+def every_cost(ink: Path, models: Models) -> FloatArray:
+    """What a match to each of the models costs, (model,) in u².
+
+    All tables grow together, a row at a time. In a row the cheapest way to a place comes from above
+    or aslant at some place before it and then goes along, so that it is a running sum and, of what
+    was there before it, a running minimum.
+    """
+    fit = fit_boxes(ink, models)
+    costs = step_costs(ink_terms(ink, models.direction), fit, models)
+    reached = np.cumsum(costs[0], axis=0)
+    for row in costs[1:]:
+        entered = reached.copy()
+        entered[1:] = np.minimum(reached[1:], reached[:-1])
+        along = np.cumsum(row, axis=0)
+        reached = along + np.minimum.accumulate(entered - (along - row), axis=0)
+    return np.asarray(np.maximum(reached[-1] / len(costs), 0.0) + fit.costs)
+
+
 def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
     """u²: no match of the ink to any of the models costs less."""
     fit = fit_boxes(ink, models)

@@ -3,6 +3,8 @@
 For each letter the first name is the one that the hand's own script goes by.
 """
 
+from collections.abc import Iterable
+
 PRINT = {
     "k": {
         "straight legs": None,
@@ -17,6 +19,9 @@ PRINT = {
     "t": {
         "curved foot": None,
         "straight foot": ".22,1.5; drop .22,base // 0,mid; cross .46,mid",
+        "tall, curved foot": ".22,1.76; drop .22,.28; curl .44,base,E .6,.08,35 // 0,mid; "
+        "cross .48,mid",
+        "tall, straight foot": ".22,1.76; drop .22,base // 0,mid; cross .46,mid",
     },
     "v": {
         "pointed": None,
@@ -38,6 +43,11 @@ PRINT = {
 }
 
 SHARED = {
+    "E": {
+        "middle bar shorter": None,
+        "bars equal": "0,top; drop 0,base // 0,top; cross .84,top // 0,1; cross .84,1 // 0,base; "
+        "cross .84,base",
+    },
     "I": {
         "plain": None,
         "barred": ".32,top; drop .32,base // 0,top; cross .64,top // 0,base; cross .64,base",
@@ -74,10 +84,20 @@ JOINED = {
         "straight legs": "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,branch; "
         "slope@45 .46,mid; slope .06,.46; slope .44,.16 .62,base,E; flick .84,.28,50",
     },
+    "p": {
+        "no exit": None,
+        "with an exit": "-.42,base; lead-in@38 0,mid,62; drop 0,drop; back 0,branch; "
+        "wheel .42,mid,E .88,.5,S .42,base,W 0,.2,125; curl@-50 .42,base,E; flick 1.04,.3,46",
+    },
     "q": {
         "straight tail": None,
         "flicked tail": "-.3,base; lead-in@40 .46,mid,E .88,.82,-48; round@132 .46,mid,W 0,.49,S "
         ".44,base,E .88,.42,N; rise .88,mid; drop .88,-.72; curl 1.03,drop,E 1.2,-.72,50",
+    },
+    "t": {
+        "half way": None,
+        "tall": "-.2,base; lead-in@30 .22,1.02,85 .22,1.76; drop .22,.22 .38,base,E; "
+        "flick .6,.3,52 // 0,mid; cross .48,mid",
     },
     "v": {
         "pointed": None,
@@ -100,9 +120,33 @@ JOINED = {
     },
 }
 
-ONLY_IF_CHOSEN = frozenset("8")
-"""Of these the alternatives are no good writing unless the class has chosen them: begun to the
-right, an 8 is the usual slip of a child that was taught to go left."""
+TAUGHT_APART = {
+    "8": (("left first",), ("right first",)),
+    "E": (("middle bar shorter",), ("bars equal",)),
+    "p": (("no exit",), ("with an exit",)),
+    "t": (
+        ("curved foot", "straight foot", "half way"),
+        ("tall, curved foot", "tall, straight foot", "tall"),
+    ),
+}
+"""Of these only the ways that stand with the one a class has chosen are good writing. Begun to the
+right, an 8 is the usual slip of a child that was taught to go left; and where schools differ, a
+child is to write as its own does."""
+
+
+def accepted_with(letter: str, chosen: str, names: Iterable[str]) -> tuple[str, ...]:
+    """Of the ways of a letter, by name, those that are good writing where `chosen` is taught.
+
+    >>> accepted_with("t", "tall, curved foot", ["curved foot", "tall, straight foot"])
+    ('tall, straight foot',)
+    >>> accepted_with("k", "looped", ["straight legs"])
+    ('straight legs',)
+    """
+    if letter not in TAUGHT_APART:
+        return tuple(names)
+    together = next((group for group in TAUGHT_APART[letter] if chosen in group), (chosen,))
+    return tuple(name for name in names if name in together)
+
 
 TAILS = ("f", "g", "j", "y")
 """In both joined hands these may have a loop or not; the other hand's script is the alternative."""

@@ -12,15 +12,15 @@ from firstloop.core.geometry.matching import (
     Models,
     Path,
     directed,
+    every_cost,
     fit_boxes,
     ink_terms,
-    match,
     step_costs,
 )
 from firstloop.core.geometry.pictures import undirected
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter, draw
-from firstloop.core.letters.hands import GROUPS
+from firstloop.core.letters.hands import GROUPS, group_of
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.ruling import Ruling
 
@@ -81,6 +81,7 @@ def likeness_table(hand: Hand, group: str = "small") -> dict[tuple[str, str], Li
     pictures, movements = Models.of(paths, undirected), Models.of(paths, directed)
     shape = [_shape_costs(path, pictures) for path in paths]
     mirror = [_shape_costs(path, pictures) for path in mirrored]
+    movement = [every_cost(path, movements) for path in paths]
     begun = [
         np.vstack([polyline.respace(path, STEP) for path in one.paths()])
         for one in letters.values()
@@ -89,11 +90,10 @@ def likeness_table(hand: Hand, group: str = "small") -> dict[tuple[str, str], Li
 
     def alike(a: int, b: int) -> Likeness:
         dots = DOTTED if dotted[a] and dotted[b] else 0.0
-        movement = match(paths[a], movements.some(np.array([b])), np.zeros(1)).cost
         return Likeness(
             shape=max(_alike(float(shape[a][b])), dots),
             mirror=_alike(float(mirror[a][b])),
-            movement=max(_alike(movement), _begun_alike(begun[a], begun[b])),
+            movement=max(_alike(float(movement[a][b])), _begun_alike(begun[a], begun[b])),
         )
 
     names = list(letters)
@@ -104,10 +104,24 @@ def most_confusable(hand: Hand, letter: str, count: int = 4) -> list[tuple[str, 
     """The letters that a letter is most easily confused with, the likeliest first."""
     pairs = [
         (b if a == letter else a, likeness)
-        for (a, b), likeness in likeness_table(hand).items()
+        for (a, b), likeness in likeness_table(hand, group_of(letter)).items()
         if letter in (a, b)
     ]
     return sorted(pairs, key=lambda pair: -pair[1].confusable)[:count]
+
+
+def confusable(hand: Hand, one: str, other: str) -> float:
+    """How easily two letters are confused, 0 to 1; letters of different kinds (a capital and a
+    small letter) are told apart by where they stand, and count as 0.
+
+    >>> from firstloop.core.letters import PLAIN
+    >>> confusable(PLAIN, "d", "b") > 0.4, confusable(PLAIN, "O", "o")
+    (True, 0.0)
+    """
+    if group_of(one) != group_of(other):
+        return 0.0
+    table = likeness_table(hand, group_of(one))
+    return (table.get((one, other)) or table[other, one]).confusable
 
 
 def _dotted(letter: Letter) -> bool:

@@ -34,6 +34,7 @@ class LineLook(StrEnum):
 
     SOLID = "solid"
     DASHED = "dashed"
+    COLOURED = "coloured"
     SQUARED = "squared"
     HIDDEN = "hidden"
 
@@ -45,6 +46,27 @@ _SOLID = {
     RulingKind.FOUR: {Line.TOP, Line.BASE, Line.DROP},
 }
 _DASHED = {RulingKind.THREE: {Line.MID}, RulingKind.FOUR: {Line.MID}}
+
+Looks = tuple[tuple[Line, LineLook], ...]
+
+PRESETS: dict[str, Looks] = {
+    "As usual": (),
+    "Body solid, outer broken": (
+        (Line.TOP, LineLook.DASHED),
+        (Line.MID, LineLook.SOLID),
+        (Line.BASE, LineLook.SOLID),
+        (Line.DROP, LineLook.DASHED),
+    ),
+    "Outer solid, body broken": (
+        (Line.TOP, LineLook.SOLID),
+        (Line.MID, LineLook.DASHED),
+        (Line.BASE, LineLook.DASHED),
+        (Line.DROP, LineLook.SOLID),
+    ),
+    "Base line in colour": ((Line.BASE, LineLook.COLOURED),),
+    "Body in colour": ((Line.MID, LineLook.COLOURED), (Line.BASE, LineLook.COLOURED)),
+}
+"""Looks that schools' paper has, by name; of the lines that a ruling has not, nothing is seen."""
 
 TOP_RANGE, DROP_RANGE, X_HEIGHT_MM_RANGE = (1.6, 2.4), (-1.4, -0.7), (4.0, 15.0)
 """u, u, mm: what a class may choose. Beyond the first two, tall letters and tails no longer look
@@ -64,27 +86,34 @@ class Ruling:
     top: float = 1.9
     drop: float = -0.95
     kind: RulingKind = RulingKind.FOUR
+    looks: Looks = ()
+    """Of lines that do not look as they usually do on this kind."""
 
     @classmethod
-    def of(cls, kind: RulingKind, top: float, drop: float) -> "Ruling":
+    def of(cls, kind: RulingKind, top: float, drop: float, looks: Looks = ()) -> "Ruling":
         """A ruling of a kind; block squares are whole squares, whatever heights are asked for.
 
         >>> Ruling.of(RulingKind.SQUARES, 1.9, -0.95).top
         2.0
         """
-        return cls(2.0, -1.0, kind) if kind is RulingKind.SQUARES else cls(top, drop, kind)
+        if kind is RulingKind.SQUARES:
+            top, drop = 2.0, -1.0
+        return cls(top, drop, kind, looks)
 
     def look(self, line: Line) -> LineLook:
         """How a line is drawn.
 
         >>> [str(Ruling(kind=RulingKind.THREE).look(line)) for line in Line]
         ['solid', 'dashed', 'solid', 'hidden']
+        >>> Ruling(looks=((Line.BASE, LineLook.COLOURED),)).look(Line.BASE).value
+        'coloured'
         """
         if self.kind is RulingKind.SQUARES:
             return LineLook.SQUARED
-        if line in _SOLID[self.kind]:
-            return LineLook.SOLID
-        return LineLook.DASHED if line in _DASHED.get(self.kind, ()) else LineLook.HIDDEN
+        usual = LineLook.SOLID if line in _SOLID[self.kind] else LineLook.HIDDEN
+        if line in _DASHED.get(self.kind, ()):
+            usual = LineLook.DASHED
+        return usual if usual is LineLook.HIDDEN else dict(self.looks).get(line, usual)
 
     def height(self, line: Line) -> float:
         """The height of a line in u above the base line."""
@@ -118,12 +147,14 @@ class Ruling:
 @dataclass(frozen=True, slots=True)
 class Rule:
     """A line to be ruled: from one place to another (x, y; y up), its weight, and the length of its
-    dashes, which is that of the gaps between them; None where it is solid. All in u."""
+    dashes, which is that of the gaps between them; None where it is solid. All in u. `coloured` is
+    told apart from the other lines by its colour."""
 
     start: tuple[float, float]
     end: tuple[float, float]
     weight: float
     dash: float | None = None
+    coloured: bool = False
 
 
 WEIGHT, BASE_WEIGHT, DASH = 0.015, 0.03, 0.14
@@ -145,6 +176,7 @@ def rules(ruling: Ruling, left: float, right: float) -> tuple[Rule, ...]:
             (right, ruling.height(line)),
             BASE_WEIGHT if line is Line.BASE else WEIGHT,
             DASH if look is LineLook.DASHED else None,
+            look is LineLook.COLOURED,
         )
         for line, look in looks
         if look is not LineLook.HIDDEN

@@ -25,7 +25,8 @@ def course(lesson: Lesson) -> tuple[Stop, ...]:
     Of several letters the letter steps come round for each: letter by letter, where what stands
     between them is done before, with all of them; or step by step.
 
-    >>> from firstloop.core.teaching.lesson import plan, with_rounds
+    >>> from firstloop.core.teaching.changing import with_rounds
+    >>> from firstloop.core.teaching.lesson import plan
     >>> from firstloop.core.teaching.steps import Shape
     >>> two = plan(["n", "m"], 12, shape=Shape.SHORT)
     >>> [(stop.kind.value, stop.part) for stop in course(two)][:4]

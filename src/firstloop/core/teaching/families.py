@@ -5,21 +5,30 @@ from dataclasses import dataclass, replace
 from itertools import combinations, takewhile
 from math import ceil
 
+import numpy as np
+from numpy.typing import NDArray
+
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, draw
-from firstloop.core.letters.hands import GROUPS
-from firstloop.core.letters.likeness import likeness_table
+from firstloop.core.letters.hands import GROUPS, group_of
+from firstloop.core.letters.likeness import confusable
 from firstloop.core.letters.moves import MoveKind, Script
 from firstloop.core.letters.phrases import move_words
 from firstloop.core.letters.ruling import Ruling, place_in_words
 
-LESSON_SIZE = 5
-"""Letters: what one lesson can introduce and practise; a larger family is to be split."""
+LESSON_SIZE, LESSON_SIZES = 5, (3, 8)
+"""Letters: the largest family that one lesson can introduce and practise, where the class has no
+wish of its own, and between what that wish may be. A larger family is better split, but no fault.
+"""
+
+IntArray = NDArray[np.intp]
 
 LED_IN = (MoveKind.LEAD_IN, MoveKind.LOOP)
 
-LETTERS = GROUPS["small"]
-"""What a scheme arranges; capitals and digits are taught in their own time."""
+KINDS = ("small", "capital", "digit")
+LETTERS = tuple(letter for kind in KINDS for letter in GROUPS[kind])
+"""What a scheme arranges. Small letters belong to every scheme; capitals and digits may be taught
+in their own time, but if any of them is arranged then all are."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,22 +57,30 @@ class Scheme:
 @dataclass(frozen=True, slots=True)
 class SchemeFault:
     """Something wrong with a scheme; `family` is its place in the order, None for all, `place` the
-    letter's in its family. What `breaks` it is never right; without that it is only unfinished,
-    or a family large."""
+    letter's in its family. What `breaks` it is never right, what is only a `wish` may stay as it
+    is; what is neither is unfinished."""
 
     family: int | None
     letter: str | None
     what: str
     place: int | None = None
     breaks: bool = False
+    wish: bool = False
 
 
-def faults(scheme: Scheme, letters: Iterable[str] = LETTERS) -> tuple[SchemeFault, ...]:
-    """What keeps a scheme from being taught: letters twice, missing or unknown, too large families,
-    exceptions of letters that are elsewhere.
+def loose(scheme: Scheme, letters: Iterable[str] = LETTERS) -> tuple[str, ...]:
+    """The letters that are in no family."""
+    return tuple(letter for letter in letters if letter not in scheme.order)
+
+
+def faults(
+    scheme: Scheme, letters: Iterable[str] = LETTERS, largest: int = LESSON_SIZE
+) -> tuple[SchemeFault, ...]:
+    """What keeps a scheme from being taught: letters twice, missing or unknown, families larger
+    than is wished, exceptions of letters that are elsewhere.
 
     >>> few = Scheme("mine", (Family("first", ("a", "b", "a"), ""),))
-    >>> [fault.what for fault in faults(few, "abc")]
+    >>> [fault.what for fault in faults(few, "abcAB")]
     ['a is in it twice', 'c is in no family']
     """
     wanted, found = tuple(letters), list[SchemeFault]()
@@ -82,12 +99,16 @@ def faults(scheme: Scheme, letters: Iterable[str] = LETTERS) -> tuple[SchemeFaul
             for letter, _ in family.exceptions
             if letter not in family.letters
         ]
-        if len(family.letters) > LESSON_SIZE:
+        if len(family.letters) > largest:
             size = len(family.letters)
-            found.append(
-                SchemeFault(at, None, f"{size} letters are more than the {LESSON_SIZE} of a lesson")
-            )
-    found += [SchemeFault(None, x, f"{x} is in no family") for x in wanted if x not in first_in]
+            what = f"{size} letters: more than the {largest} that you wish for in a lesson"
+            found.append(SchemeFault(at, None, what, wish=True))
+    begun = {"small", *(group_of(x) for x in first_in if x in wanted)}
+    found += [
+        SchemeFault(None, x, f"{x} is in no family")
+        for x in loose(scheme, wanted)
+        if group_of(x) in begun
+    ]
     return tuple(found)
 
 
@@ -140,7 +161,10 @@ def opening(letters: Iterable[str], hand: Hand, ruling: Ruling) -> tuple[FloatAr
 
 
 def split(
-    family: Family, hand: Hand, first: Callable[[tuple[str, ...]], float] | None = None
+    family: Family,
+    hand: Hand,
+    largest: int = LESSON_SIZE,
+    first: Callable[[tuple[str, ...]], float] | None = None,
 ) -> tuple[Family, ...]:
     """A proposal to part a family: sizes that fit a lesson and differ by one at most, letters that
     are easily confused in different parts. Letters keep their order; a small family stays whole.
@@ -151,11 +175,14 @@ def split(
     >>> [(part.name, "".join(part.letters)) for part in split(bowls, PLAIN)]
     [('Bowls (1)', 'adp'), ('Bowls (2)', 'boq')]
     """
-    parts = ceil(len(family.letters) / LESSON_SIZE)
+    parts = ceil(len(family.letters) / largest)
     if parts < 2:
         return (family,)
-    dealt = _apart({x: at % parts for at, x in enumerate(family.letters)}, hand)
-    members = [tuple(x for x in family.letters if dealt[x] == part) for part in range(parts)]
+    dealt = _apart(np.arange(len(family.letters)) % parts, family.letters, hand)
+    members = [
+        tuple(x for x, part in zip(family.letters, dealt, strict=True) if part == at)
+        for at in range(parts)
+    ]
     members.sort(key=first or (lambda letters: family.letters.index(letters[0])))
     return tuple(
         replace(
@@ -168,23 +195,23 @@ def split(
     )
 
 
-def _apart(dealt: dict[str, int], hand: Hand) -> dict[str, int]:
-    """Letters exchanged between parts for as long as it makes the parts less confusable."""
-    table = likeness_table(hand)
+def _apart(dealt: IntArray, letters: tuple[str, ...], hand: Hand) -> IntArray:
+    """The part that each letter is dealt to (n,), letters exchanged between parts for as long as it
+    makes the parts less confusable."""
+    alike = np.zeros((len(letters), len(letters)))
+    for a, b in combinations(range(len(letters)), 2):
+        alike[a, b] = confusable(hand, letters[a], letters[b])
 
-    def together(dealt: dict[str, int]) -> float:
-        return sum(
-            table[a, b].confusable if (a, b) in table else table[b, a].confusable
-            for a, b in combinations(dealt, 2)
-            if dealt[a] == dealt[b]
-        )
+    def together(dealt: IntArray) -> float:
+        return float(alike[dealt[:, None] == dealt].sum())
 
     while True:
-        exchanges = [
-            dealt | {a: dealt[b], b: dealt[a]}
-            for a, b in combinations(dealt, 2)
-            if dealt[a] != dealt[b]
-        ]
+        exchanges = []
+        for a, b in combinations(range(len(letters)), 2):
+            if dealt[a] != dealt[b]:
+                other = dealt.copy()
+                other[[a, b]] = dealt[[b, a]]
+                exchanges.append(other)
         best = min(exchanges, key=together)
         if together(best) >= together(dealt):
             return dealt

@@ -156,7 +156,7 @@ def plan(
         look_back=tuple(look_back),
         words=tuple(words),
         sentence=sentence,
-        aim=_short(aim),
+        aim=short(aim),
     )
     return shaped(lesson, shape)
 
@@ -250,148 +250,9 @@ def retimed(lesson: Lesson, fixed: Iterable[StepKind] = ()) -> Lesson:
     )
 
 
-def moved(lesson: Lesson, kind: StepKind, by: int) -> Lesson:
-    """The lesson with a step so many places later, or with a negative number earlier.
-
-    >>> lesson = moved(plan(["n"], 20), StepKind.SETTLE, 1)
-    >>> [step.kind.value for step in lesson.steps][:2]
-    ['date', 'settle']
-    """
-    steps = list(lesson.steps)
-    at = _place(lesson, kind)
-    step = steps.pop(at)
-    steps.insert(max(0, min(len(steps), at + by)), step)
-    return replace(lesson, steps=tuple(steps))
-
-
-def changed(
-    lesson: Lesson,
-    kind: StepKind,
-    *,
-    minutes: float | None = None,
-    skipped: bool | None = None,
-    note: str | None = None,
-) -> Lesson:
-    """The lesson with a step changed. Skipped or brought back, its minutes go to or come from the
-    others; set by hand, they are the teacher's, and the whole may be longer or shorter."""
-    at = _place(lesson, kind)
-    step = lesson.steps[at]
-    if minutes is not None:
-        if not HALF <= minutes <= LONGEST:
-            raise LessonError(f"a step takes {HALF:g} to {LONGEST} minutes, not {minutes:g}")
-        step = replace(step, minutes=round(minutes / HALF) * HALF)
-    if note is not None:
-        step = replace(step, note=_short(note))
-    if skipped is not None:
-        step = replace(step, skipped=skipped)
-    steps = (*lesson.steps[:at], step, *lesson.steps[at + 1 :])
-    again = replace(lesson, steps=steps)
-    return retimed(again) if skipped is not None else again
-
-
-def with_word(lesson: Lesson, text: str, *, there: bool) -> Lesson:
-    """The lesson with a word taken in at the end, or left out.
-
-    >>> with_word(plan(["n"], 20, words=["nap"]), "pan", there=True).words
-    ('nap', 'pan')
-    """
-    return replace(lesson, words=_with(lesson.words, _short(text), there, MOST_WORDS, "words"))
-
-
-def with_words(lesson: Lesson, words: Sequence[str]) -> Lesson:
-    """The lesson with these words in place of its own; raises LessonError for too many."""
-    if len(words) > MOST_WORDS:
-        raise LessonError(f"a lesson has at most {MOST_WORDS} words; leave some out")
-    return replace(lesson, words=tuple(_short(word) for word in words))
-
-
-def with_look_back(lesson: Lesson, letter: str, *, there: bool) -> Lesson:
-    """The lesson with a letter to look back on, or without it."""
-    letters = _with(lesson.look_back, letter, there, MOST_LOOKED_BACK, "letters to look back on")
-    return replace(lesson, look_back=letters)
-
-
-def with_sentence(lesson: Lesson, sentence: str) -> Lesson:
-    """The lesson with another sentence, or with none."""
-    return replace(lesson, sentence=_short(sentence))
-
-
-def with_aim(lesson: Lesson, aim: str) -> Lesson:
-    """The lesson with another aim, or with none."""
-    return replace(lesson, aim=_short(aim))
-
-
-def with_rounds(lesson: Lesson, rounds: Rounds) -> Lesson:
-    """The lesson with its letter steps coming round the one way or the other."""
-    return replace(lesson, rounds=rounds)
-
-
-def copy_of(lesson: Lesson, kind: StepKind, date_text: str) -> str:
-    """What is to be written in a step.
-
-    >>> copy_of(plan(["n"], 20, words=["nap", "pan"]), StepKind.WORDS, "")
-    'nap, pan'
-    """
-    match kind:
-        case StepKind.DATE:
-            return date_text
-        case StepKind.WORDS:
-            return ", ".join(lesson.words)
-        case StepKind.SENTENCE:
-            return lesson.sentence
-        case StepKind.LOOK_BACK:
-            return " ".join(lesson.look_back)
-        case _:
-            return " ".join(lesson.new)
-
-
-def prompts(lesson: Lesson, kind: StepKind) -> tuple[str, ...]:
-    """What the class is told to do in a step in which it works by itself.
-
-    >>> prompts(plan(["n"], 20), StepKind.CLOSE)[0]
-    'Where does n start?'
-    """
-    new = ", ".join(lesson.new)
-    match kind:
-        case StepKind.OWN:
-            return (
-                "Trace it on the dots.",
-                "Finish it from its starting dot.",
-                "Write five or six of your own, a gap between them.",
-                "One went wrong? Cross it out and leave it. The next one is better.",
-            )
-        case StepKind.BEST:
-            return ("Look at your row.", "Ring the one you like best.", "Tell your neighbour why.")
-        case StepKind.CLOSE:
-            return (
-                f"Where does {new} start?",
-                "What does the pencil do first?",
-                "Turn one of yours into a small drawing.",
-            )
-        case StepKind.HOME:
-            return ("A few minutes at home, no more.", "Trace, finish, then write your own.")
-        case _:
-            return ()
-
-
-def _with(known: tuple[str, ...], one: str, there: bool, most: int, what: str) -> tuple[str, ...]:
-    others = tuple(other for other in known if other != one)
-    if not there:
-        return others
-    if len(others) == most:
-        raise LessonError(f"a lesson has at most {most} {what}; leave one out first")
-    return known if one in known else (*known, one)
-
-
-def _short(text: str) -> str:
+def short(text: str) -> str:
+    """A note, an aim or a sentence as it is kept; raises LessonError for one that is too long."""
     text = text.strip()
     if len(text) > LONGEST_NOTE:
         raise LessonError(f"that is longer than {LONGEST_NOTE} letters; make it shorter")
     return text
-
-
-def _place(lesson: Lesson, kind: StepKind) -> int:
-    for at, step in enumerate(lesson.steps):
-        if step.kind is kind:
-            return at
-    raise LessonError(f"the lesson has no step {kind}")

@@ -17,9 +17,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from firstloop.core.letters import Hand
+from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.likeness import likeness_table
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.teaching.families import LETTERS, Scheme
+from firstloop.core.teaching.families import KINDS, LETTERS, Family, Scheme
 from firstloop.core.vocabulary.sounds import Word, bundled
 
 APART = 3
@@ -36,7 +37,7 @@ throughout weighs as much as one confusable pair moved from next to each other t
 BEAM = 40
 """Orders followed side by side; twice as many find the same order of the bundled words."""
 
-Masks = NDArray[np.uint32]
+Masks = NDArray[np.uint64]
 T = TypeVar("T")
 
 
@@ -107,7 +108,7 @@ def cost(order: Sequence[str], hand: Hand) -> Cost:
     if not order:
         return Cost(0, 0, 0.0)
     near, moves = _near_bits(hand), _move_bits(hand)
-    every = math.log1p(len(_small_words()))
+    every = math.log1p(len(bundled()))
     taught = known = crowded = close = 0
     late = 0.0
     recent: deque[int] = deque(maxlen=APART - 1)  # the newest first
@@ -125,8 +126,8 @@ def cost(order: Sequence[str], hand: Hand) -> Cost:
 def propose(scheme: Scheme, hand: Hand, *, families_stay: bool = False) -> Scheme:
     """The scheme's families and their letters in a better order; no letter changes its family.
 
-    Exchanges two families, or two letters of one, for as long as that lowers the cost. Families
-    may be told to stay: size first is no longer that when the tails come first.
+    Exchanges two families of a kind, or two letters of one, for as long as that lowers the cost.
+    Families may be told to stay: size first is no longer that when the tails come first.
     """
     best, least = scheme, cost(scheme.order, hand).total
     while True:
@@ -142,11 +143,16 @@ def propose(scheme: Scheme, hand: Hand, *, families_stay: bool = False) -> Schem
 def _exchanges(scheme: Scheme, families_stay: bool) -> Iterator[Scheme]:
     families = scheme.families
     for a, b in [] if families_stay else combinations(range(len(families)), 2):
-        yield replace(scheme, families=_exchanged(families, a, b))
+        if _kind(families[a]) == _kind(families[b]):
+            yield replace(scheme, families=_exchanged(families, a, b))
     for at, family in enumerate(families):
         for a, b in combinations(range(len(family.letters)), 2):
             other = replace(family, letters=_exchanged(family.letters, a, b))
             yield replace(scheme, families=(*families[:at], other, *families[at + 1 :]))
+
+
+def _kind(family: Family) -> str | None:
+    return group_of(family.letters[0]) if family.letters else None
 
 
 def _exchanged(items: tuple[T, ...], a: int, b: int) -> tuple[T, ...]:
@@ -161,7 +167,7 @@ def words_after(order: Iterable[str]) -> list[int]:
     >>> words_after("at")[1] == len(writable("at"))
     True
     """
-    taught = np.bitwise_or.accumulate([_bit(letter) for letter in order], dtype=np.uint32)
+    taught = np.bitwise_or.accumulate([_bit(letter) for letter in order], dtype=np.uint64)
     return [int(count) for count in _counts(taught, _masks())]
 
 
@@ -187,13 +193,13 @@ def words_soonest(letters: tuple[str, ...]) -> tuple[str, ...]:
     The sum over the lessons of the words writable is made large, by a beam search over sets of
     letters: the order in which a set was reached does not matter to what follows.
     """
-    bits, masks = np.array([_bit(x) for x in letters], dtype=np.uint32), _masks()
+    bits, masks = np.array([_bit(x) for x in letters], dtype=np.uint64), _masks()
     beam: list[tuple[float, int, tuple[str, ...]]] = [(0.0, 0, ())]
     for _ in letters:
         reached: dict[int, tuple[float, int, tuple[str, ...]]] = {}
         for gained, taught, order in beam:
             left = [at for at, x in enumerate(letters) if x not in order]
-            sets = bits[left] | np.uint32(taught)
+            sets = bits[left] | np.uint64(taught)
             for at, new, count in zip(left, sets, _counts(sets, masks), strict=True):
                 better = (gained + float(count), int(new), (*order, letters[at]))
                 if int(new) not in reached or reached[int(new)][0] < better[0]:
@@ -228,42 +234,39 @@ def _move_bits(hand: Hand) -> dict[str, int]:
 
 @lru_cache(maxsize=16)
 def _near_bits(hand: Hand) -> dict[str, int]:
-    """For each small letter those that it is to be kept apart from, as bits."""
+    """For each letter those that it is to be kept apart from, as bits."""
     return {letter: sum(map(_bit, near)) for letter, near in _confusables(hand).items()}
 
 
 @lru_cache(maxsize=100_000)
 def _words_of(taught: int) -> int:
     """How many words need no other letters than these, as bits. A search meets most sets often."""
-    return int(((_masks() & ~np.uint32(taught)) == 0).sum())
+    return int(((_masks() & ~np.uint64(taught)) == 0).sum())
 
 
 @lru_cache(maxsize=16)
 def _confusables(hand: Hand) -> dict[str, frozenset[str]]:
-    """For each small letter those that it is to be kept apart from."""
-    table = likeness_table(hand)
-    pairs = [pair for pair in table if table[pair].confusable >= CONFUSABLE]
+    """For each letter those of its kind that it is to be kept apart from."""
+    tables = [likeness_table(hand, kind) for kind in KINDS]
+    pairs = [pair for table in tables for pair in table if table[pair].confusable >= CONFUSABLE]
     return {
         letter: frozenset(x for pair in pairs if letter in pair for x in pair if x != letter)
         for letter in LETTERS
     }
 
 
+_BITS = {letter: 1 << at for at, letter in enumerate(LETTERS)}
+
+
 def _bit(letter: str) -> int:
-    return 1 << (ord(letter) - ord("a"))
-
-
-@lru_cache(maxsize=1)
-def _small_words() -> tuple[Word, ...]:
-    """Words without a capital: the order is one of small letters."""
-    return tuple(word for word in bundled() if word.text.islower())
+    return _BITS[letter]
 
 
 @lru_cache(maxsize=1)
 def _masks() -> Masks:
     """Each word's letters as bits; (n,)."""
     return np.array(
-        [sum(_bit(letter) for letter in word.letters) for word in _small_words()], dtype=np.uint32
+        [sum(_bit(letter) for letter in word.letters) for word in bundled()], dtype=np.uint64
     )
 
 

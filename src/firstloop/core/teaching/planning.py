@@ -7,6 +7,7 @@ from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import Scheme
 from firstloop.core.teaching.lesson import A_PAIR, Lesson, plan
 from firstloop.core.teaching.steps import Shape
+from firstloop.core.teaching.told import aim_of
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
 from firstloop.core.vocabulary.sounds import Word
@@ -16,9 +17,6 @@ LOOK_BACK_LETTERS = 4
 
 WORDS_IN_A_LESSON = 4
 """Two to four words; fewer where there are no more."""
-
-A_LIST = 40
-"""Letters of a list that is read out in one breath."""
 
 PAIRS = ("sh", "ch", "th", "ng", "ck", "qu", "ee", "oo", "ai", "ar", "or", "ow", "oi", "er")
 """Pairs of letters for one sound, in the order they are usually met."""
@@ -93,36 +91,6 @@ def propose(
         shape=shape,
         aim=aim_of(shape, new, habit),
     )
-
-
-def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
-    """What a lesson is for, as it is told to the class.
-
-    >>> aim_of(Shape.LOOK_BACK, ["c", "a", "d"])
-    'Today you will write c, a and d again, each one as well as your best.'
-    """
-    what = _listed(new)
-    match shape:
-        case Shape.LOOK_BACK:
-            each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
-            return f"Today you will write {what} again, {each}."
-        case Shape.MEND:
-            return f"Today you will watch one thing in {what}: {habit}" if habit else ""
-        case Shape.WORDS:
-            return "Today you will write words with letters that you know."
-        case _:
-            return f"Today you will write {what}."
-
-
-def _listed(parts: Sequence[str]) -> str:
-    """All of them, or where that would be no line any more the first and how many more.
-
-    >>> _listed(["n"]), _listed("nmh"), _listed(["yesterday"] * 5)
-    ('n', 'n, m and h', 'yesterday and 4 more')
-    """
-    *most, last = parts or ("",)
-    listed = f"{', '.join(most)} and {last}" if most else last
-    return listed if len(listed) <= A_LIST else f"{parts[0]} and {len(parts) - 1} more"
 
 
 def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:

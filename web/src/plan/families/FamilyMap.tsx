@@ -30,6 +30,9 @@ import {
 } from "./rearrange";
 import { useArrangement } from "./useArrangement";
 
+/** After whatever letters there are. */
+const LAST = Number.MAX_SAFE_INTEGER;
+
 /** Pixels a finger or pen may tremble before a press becomes a drag. */
 const TREMBLE = 6;
 
@@ -59,7 +62,7 @@ export function FamilyMap({ scheme }: { scheme: Scheme }) {
     setSelected(letter);
     const [kind, name] = String(over.id).split(" ");
     if (kind === "loose") set(moveLetter(families, letter, null));
-    if (kind === "family") set(moveLetter(families, letter, { family: Number(name), place: 26 }));
+    if (kind === "family") set(moveLetter(families, letter, { family: Number(name), place: LAST }));
     if (kind === "before" && name) {
       const spot = spotOf(families, name);
       if (spot && name !== letter) set(moveLetter(families, letter, spot));
@@ -152,10 +155,11 @@ export function FamilyMap({ scheme }: { scheme: Scheme }) {
             <>
               <LooseLetters
                 letters={scheme.missing}
+                unfinished={scheme.faults.filter(({ family }) => family === null).length}
                 selected={selected}
                 onSelect={setSelected}
                 onPlace={(letter) => {
-                  set(moveLetter(families, letter, { family: families.length - 1, place: 26 }));
+                  set(moveLetter(families, letter, { family: families.length - 1, place: LAST }));
                   setSelected(letter);
                 }}
                 canPlace={families.length > 0}

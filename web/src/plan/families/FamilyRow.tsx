@@ -93,8 +93,11 @@ export function FamilyRow({
             />
           ))}
         </ul>
-        {faults.map(({ what, letter }) => (
-          <p key={what} className="mt-1 flex items-center gap-2 text-sm font-medium text-ember">
+        {faults.map(({ what, letter, wish }) => (
+          <p
+            key={what}
+            className={`mt-1 flex items-center gap-2 text-sm ${wish ? "text-soft" : "font-medium text-ember"}`}
+          >
             {what}
             {letter === null ? (
               <Tool name={`Split ${family.name}`} onClick={onSplit}>

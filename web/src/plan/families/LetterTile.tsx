@@ -50,7 +50,7 @@ export function LetterTile({
         onKeyDown={(event) => {
           onKeyDown(event, letter);
         }}
-        className={`relative flex h-16 w-14 touch-none items-center justify-center overflow-hidden rounded-md border-2 bg-leaf hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash ${faulty ? "border-ember" : "border-crease"} ${isOver ? "border-l-8 border-l-ember" : ""} ${isDragging ? "opacity-35" : ""}`}
+        className={`relative flex h-16 w-17 touch-none items-center justify-end pr-1.5 overflow-hidden rounded-md border-2 bg-leaf hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash ${faulty ? "border-ember" : "border-crease"} ${isOver ? "border-l-8 border-l-ember" : ""} ${isDragging ? "opacity-35" : ""}`}
       >
         <span
           aria-hidden

@@ -5,12 +5,15 @@ import { SmallLetter } from "../../ui/SmallLetter";
 
 export function LooseLetters({
   letters,
+  unfinished,
   selected,
   canPlace,
   onSelect,
   onPlace,
 }: {
   letters: readonly string[];
+  /** How many of them keep the scheme from being whole. */
+  unfinished: number;
   selected: string | undefined;
   canPlace: boolean;
   onSelect: (letter: string) => void;
@@ -23,10 +26,12 @@ export function LooseLetters({
       aria-label="In no family yet"
       className={`mt-2 min-h-12 rounded-md border-2 border-dashed border-crease px-3 py-1.5 ${isOver ? "bg-rule-wash" : ""}`}
     >
-      <p className={`text-sm ${letters.length ? "font-medium text-ember" : "text-soft"}`}>
-        {letters.length
-          ? `Unfinished: ${letters.length} ${letters.length === 1 ? "letter is" : "letters are"} in no family yet. Drag them to one, or press one for the last family.`
-          : "Every letter has its family. Drop one here to put it aside."}
+      <p className={`text-sm ${unfinished ? "font-medium text-ember" : "text-soft"}`}>
+        {unfinished
+          ? `Unfinished: ${unfinished} ${unfinished === 1 ? "letter is" : "letters are"} in no family yet. Drag them to one, or press one for the last family.`
+          : letters.length
+            ? "Capitals and digits may come in their own time. Drag them to a family, or press one for the last."
+            : "Every letter has its family. Drop one here to put it aside."}
       </p>
       <ul className="flex flex-wrap gap-1">
         {letters.map((letter) => (

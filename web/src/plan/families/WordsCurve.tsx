@@ -10,6 +10,10 @@ const MOST = Math.log1p(2600);
 export function WordsCurve({ steps }: { steps: readonly Step[] }) {
   const y = (words: number) => (HEIGHT * Math.log1p(words)) / MOST;
   const eighth = steps[7];
+  const letters = Math.max(steps.length, WIDTH);
+  const x = (at: number) => ((at + 0.5) * WIDTH) / letters;
+  // Of many letters only some are named, or they would run into each other.
+  const named = Math.ceil(letters / WIDTH);
   return (
     <figure>
       <svg
@@ -35,24 +39,26 @@ export function WordsCurve({ steps }: { steps: readonly Step[] }) {
         ))}
         <path d={`M0 0H${WIDTH}`} className="stroke-rule-deep" strokeWidth={0.1} />
         <path
-          d={pathOf(steps.map((step, at) => [at + 0.5, y(step.words)]))}
+          d={pathOf(steps.map((step, at) => [x(at), y(step.words)]))}
           className="fill-none stroke-ink"
           strokeWidth={0.28}
           strokeLinejoin="round"
           strokeLinecap="round"
         />
-        {steps.map((step, at) => (
-          <text
-            key={step.letter}
-            x={at + 0.5}
-            y={1.3}
-            fontSize={1.15}
-            textAnchor="middle"
-            className="fill-soft"
-          >
-            {step.letter}
-          </text>
-        ))}
+        {steps.map((step, at) =>
+          at % named ? null : (
+            <text
+              key={step.letter}
+              x={x(at)}
+              y={1.3}
+              fontSize={1.15}
+              textAnchor="middle"
+              className="fill-soft"
+            >
+              {step.letter}
+            </text>
+          ),
+        )}
       </svg>
       <figcaption className="text-sm text-soft">
         Words that can be written{eighth ? `: ${eighth.words} after the eighth letter` : ""}

@@ -9,6 +9,7 @@ import { Choice } from "../../ui/Choice";
 import { Loading, ProblemNote } from "../../ui/states";
 import { AlternativeChoice } from "./AlternativeChoice";
 import { HandFiles } from "./HandFiles";
+import { LineLooks } from "./LineLooks";
 import { PreviewLines } from "./PreviewLines";
 import { ProportionSlider } from "./ProportionSlider";
 import { TrueSize } from "./TrueSize";
@@ -107,6 +108,16 @@ function Desk({ kept }: { kept: Style }) {
             label: RULING_NAMES[kind],
           }))}
         />
+        {seen && !squared ? (
+          <LineLooks
+            presets={seen.presets}
+            lines={seen.lines}
+            looks={draft.looks}
+            onChange={(looks) => {
+              change({ looks });
+            }}
+          />
+        ) : null}
         {seen ? (
           <div className="flex flex-col">
             {OF_THE_LINES.filter(({ key }) => key === "x_height_mm" || !squared).map(

@@ -1,17 +1,32 @@
 /** Which letters are taught: lessons add to them, and the teacher can say otherwise. */
 import { ToggleGroup } from "radix-ui";
+import { useState } from "react";
 
 import { useSetTaught } from "../../api/lessonQueries";
 import { useAlphabet } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
 import { ProblemNote } from "../../ui/states";
+
+const KINDS: Record<string, string> = { small: "Small", capital: "Capitals", digit: "Digits" };
 
 export function TaughtLetters({ taught }: { taught: string[] }) {
   const alphabet = useAlphabet();
   const set = useSetTaught();
-  const letters = alphabet.data?.find(({ group }) => group === "small")?.letters ?? [];
+  const [kind, setKind] = useState("small");
+  const groups = alphabet.data?.filter(({ group }) => group in KINDS) ?? [];
+  const letters = groups.find(({ group }) => group === kind)?.letters ?? [];
   return (
     <section aria-label="Taught letters">
-      <h2 className="mb-1 font-bold">Taught so far</h2>
+      <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h2 className="font-bold">Taught so far</h2>
+        <Choice
+          label="Kind of letters"
+          small
+          value={kind}
+          onChange={setKind}
+          options={groups.map(({ group }) => ({ value: group, label: KINDS[group] }))}
+        />
+      </div>
       <ToggleGroup.Root
         type="multiple"
         value={set.isPending ? set.variables.body.letters : taught}

@@ -7,7 +7,7 @@ import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { PairGap } from "../../ui/PairGap";
 
-export function MissingPair() {
+export function MissingPair({ told }: { told: readonly string[] }) {
   const puzzles = useMissingPairs(false);
   const [at, setAt] = useState(0);
   const [uncovered, setUncovered] = useState(0);
@@ -48,7 +48,7 @@ export function MissingPair() {
             : "The next word"}
         </Button>
         <p className="text-soft">
-          {answers === 1 ? "One pair fits." : `${String(answers)} pairs fit.`}
+          {[answers === 1 ? "One pair fits." : `${String(answers)} pairs fit.`, ...told].join(" ")}
         </p>
       </div>
     </div>

@@ -36,7 +36,7 @@ export function StepView({
     case "memory":
       return <MemoryStep parts={step.kind === "show" ? stop.parts : lesson.look_back} />;
     case "pairs":
-      return <MissingPair />;
+      return <MissingPair told={step.prompts} />;
     case "write":
       return (
         <WriteHere
@@ -66,7 +66,7 @@ function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop:
     case "big":
       return <BigArm letters={stop.letters} />;
     case "words":
-      return <WordsStep words={lesson.sounds} />;
+      return <WordsStep words={lesson.sounds} told={step.prompts} />;
     case "sentence":
       return <TextOnLines text={step.copy_text} counted />;
     case "own":

@@ -12,7 +12,7 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { SoundBoxes } from "./SoundBoxes";
 import { TextOnLines } from "./TextOnLines";
 
-export function WordsStep({ words }: { words: Word[] }) {
+export function WordsStep({ words, told }: { words: Word[]; told: readonly string[] }) {
   const [at, setAt] = useState(0);
   const word = words[at];
   if (!word) return <Empty>There are no words in this lesson yet.</Empty>;
@@ -23,7 +23,7 @@ export function WordsStep({ words }: { words: Word[] }) {
         }
       : null;
   return (
-    <OneWord key={word.text} word={word} onNext={next}>
+    <OneWord key={word.text} word={word} told={told} onNext={next}>
       {(shown) => (
         <Choice
           label="Word"
@@ -45,10 +45,13 @@ export function WordsStep({ words }: { words: Word[] }) {
 /** From hearing to writing: a counter a step, then the letters, then the lines. */
 function OneWord({
   word,
+  told,
   onNext,
   children,
 }: {
   word: Word;
+  /** What the class is told to do while it writes. */
+  told: readonly string[];
   onNext: (() => void) | null;
   children: (shown: boolean) => React.ReactNode;
 }) {
@@ -79,6 +82,9 @@ function OneWord({
         )}
         <SoundBoxes word={word} pushed={Math.min(gone, sounds)} lettered={lettered} />
         {written && <TextOnLines text={word.text} />}
+        {written && (
+          <p className="text-center text-xl text-soft big:text-[2.25rem]">{told.join(" ")}</p>
+        )}
       </div>
       <div className="flex flex-wrap items-center gap-3">
         {children(lettered)}

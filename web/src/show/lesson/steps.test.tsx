@@ -157,7 +157,9 @@ test("my turn, your turn: when the time is over, the board goes on by itself", a
 
 test("words: a counter a sound, then the letters, then the lines; the word is not given away", async () => {
   serve("GET /api/show/text", [L_DRAWING]);
-  const { user } = putUp(<WordsStep words={[word("ship", ["sh", "i", "p"]), word("lid")]} />);
+  const { user } = putUp(
+    <WordsStep told={["Cross it out."]} words={[word("ship", ["sh", "i", "p"]), word("lid")]} />,
+  );
   const boxes = () => screen.getByRole("list");
   expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
   expect(screen.queryByText("ship")).toBeNull();

@@ -1,0 +1,69 @@
+"""What schools do differently in a lesson: each class has its own customs, set once."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from firstloop.core.teaching.families import LESSON_SIZE
+
+
+class OwnAmount(StrEnum):
+    """How many letters of their own children write after tracing and finishing some."""
+
+    FEW = "few"
+    ROW = "row"
+    ROWS = "rows"
+    ANY = "any"
+
+
+@dataclass(frozen=True, slots=True)
+class AmountInfo:
+    """What is known of an amount: what it is called, what the class is told, how it is said to
+    those at home, and the lines it takes; `letters` of a few, None where they fill their lines."""
+
+    title: str
+    told: str
+    at_home: str
+    lines: int
+    letters: int | None = None
+
+
+AMOUNTS: dict[OwnAmount, AmountInfo] = {
+    OwnAmount.FEW: AmountInfo(
+        "Five or six",
+        "Write five or six of your own, a gap between them.",
+        "five or six",
+        1,
+        5,
+    ),
+    OwnAmount.ROW: AmountInfo(
+        "A row", "Fill a row with your own, a gap between them.", "one row", 1
+    ),
+    OwnAmount.ROWS: AmountInfo(
+        "Three rows", "Fill three rows with your own, a gap between them.", "three rows", 3
+    ),
+    OwnAmount.ANY: AmountInfo(
+        "No limit",
+        "Write as many of your own as you like, a gap between them.",
+        "as many as your child likes",
+        3,
+    ),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Customs:
+    """A class's customs: how many of their own children write; whether they may rub out in games;
+    the largest family that is taught in one lesson."""
+
+    own: OwnAmount = OwnAmount.FEW
+    rubbing_out: bool = False
+    largest_family: int = LESSON_SIZE
+
+
+USUAL = Customs()
+
+RUBBING_OUT = {
+    True: "In a game you may rub out and change a letter.",
+    False: "Not what you wanted? Cross it out and write it again.",
+}
+"""What the class is told in games with words, by whether it may rub out."""

@@ -1,0 +1,91 @@
+"""What the class is told in a lesson: what it is for, what to write, what to do."""
+
+from collections.abc import Sequence
+
+from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, USUAL, Customs
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.steps import Shape, StepKind
+
+A_LIST = 40
+"""Letters of a list that is read out in one breath."""
+
+
+def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
+    """What a lesson is for, as it is told to the class.
+
+    >>> aim_of(Shape.LOOK_BACK, ["c", "a", "d"])
+    'Today you will write c, a and d again, each one as well as your best.'
+    """
+    what = listed(new)
+    match shape:
+        case Shape.LOOK_BACK:
+            each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
+            return f"Today you will write {what} again, {each}."
+        case Shape.MEND:
+            return f"Today you will watch one thing in {what}: {habit}" if habit else ""
+        case Shape.WORDS:
+            return "Today you will write words with letters that you know."
+        case _:
+            return f"Today you will write {what}."
+
+
+def listed(parts: Sequence[str]) -> str:
+    """All of them, or where that would be no line any more the first and how many more.
+
+    >>> listed(["n"]), listed("nmh"), listed(["yesterday"] * 5)
+    ('n', 'n, m and h', 'yesterday and 4 more')
+    """
+    *most, last = parts or ("",)
+    listed = f"{', '.join(most)} and {last}" if most else last
+    return listed if len(listed) <= A_LIST else f"{parts[0]} and {len(parts) - 1} more"
+
+
+def copy_of(lesson: Lesson, kind: StepKind, date_text: str) -> str:
+    """What is to be written in a step.
+
+    >>> from firstloop.core.teaching.lesson import plan
+    >>> copy_of(plan(["n"], 20, words=["nap", "pan"]), StepKind.WORDS, "")
+    'nap, pan'
+    """
+    match kind:
+        case StepKind.DATE:
+            return date_text
+        case StepKind.WORDS:
+            return ", ".join(lesson.words)
+        case StepKind.SENTENCE:
+            return lesson.sentence
+        case StepKind.LOOK_BACK:
+            return " ".join(lesson.look_back)
+        case _:
+            return " ".join(lesson.new)
+
+
+def prompts(lesson: Lesson, kind: StepKind, customs: Customs = USUAL) -> tuple[str, ...]:
+    """What the class is told to do in a step in which it works by itself.
+
+    >>> from firstloop.core.teaching.lesson import plan
+    >>> prompts(plan(["n"], 20), StepKind.CLOSE)[0]
+    'Where does n start?'
+    """
+    match kind:
+        case StepKind.OWN:
+            return (
+                "Trace it on the dots.",
+                "Finish it from its starting dot.",
+                AMOUNTS[customs.own].told,
+                "One went wrong? Cross it out and leave it. The next one is better.",
+            )
+        case StepKind.WORDS:
+            return (RUBBING_OUT[customs.rubbing_out],)
+        case StepKind.BEST:
+            return ("Look at your row.", "Ring the one you like best.", "Tell your neighbour why.")
+        case StepKind.CLOSE:
+            return (
+                f"Where {'does' if len(lesson.new) == 1 else 'do'} {listed(lesson.new)} start?",
+                "What does the pencil do first?",
+                "Turn one of yours into a small drawing.",
+            )
+        case StepKind.HOME:
+            return ("A few minutes at home, no more.", "Trace, finish, then write your own.")
+        case _:
+            return ()

@@ -1,0 +1,148 @@
+/** Where schools differ: what this class does in its own way in lessons, each by its picture. */
+import type { CustomsIn, CustomsOut } from "../../api/schema";
+import { useAlphabet, useClassroom, useCustoms, useSetCustoms } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
+import { SmallLetter } from "../../ui/SmallLetter";
+import { Loading, ProblemNote } from "../../ui/states";
+import { RowPicture } from "./RowPicture";
+import { StruckOrRubbed } from "./StruckOrRubbed";
+
+export function CustomsDesk() {
+  const customs = useCustoms();
+  if (customs.isError) {
+    return <ProblemNote error={customs.error} retry={() => void customs.refetch()} />;
+  }
+  if (!customs.data) return <Loading what="how your lessons are" />;
+  return <Desk customs={customs.data} />;
+}
+
+function Desk({ customs }: { customs: CustomsOut }) {
+  const set = useSetCustoms();
+  const lines = useClassroom().data?.lines ?? [];
+  const kept: CustomsIn = set.isPending
+    ? set.variables.body
+    : {
+        own: customs.own,
+        rubbing_out: customs.rubbing_out,
+        largest_family: customs.largest_family,
+      };
+  const change = (part: Partial<CustomsIn>) => {
+    set.mutate({ body: { ...kept, ...part } });
+  };
+  const told = customs.amounts.find(({ amount }) => amount === kept.own)?.told;
+  const rubbing = customs.rubbing.find(({ allowed }) => allowed === kept.rubbing_out)?.told;
+  return (
+    <section aria-label="Our ways" className="flex flex-col gap-4 px-5 py-3">
+      <header>
+        <h1 className="text-xl font-bold">Our ways</h1>
+        <p className="text-soft">
+          Schools differ here. A choice is kept at once; the board, the families and what goes home
+          follow it.
+        </p>
+      </header>
+      {set.isError && <ProblemNote error={set.error} />}
+      <Setting title="How many of their own" told={told}>
+        <Choice
+          label="How many of their own"
+          value={kept.own}
+          onChange={(own) => {
+            change({ own });
+          }}
+          options={customs.amounts.map(({ amount, title, lines: rows, letters }) => ({
+            value: amount,
+            name: title,
+            label: (
+              <Pictured title={title}>
+                <RowPicture lines={lines} rows={rows} letters={letters} open={amount === "any"} />
+              </Pictured>
+            ),
+          }))}
+        />
+      </Setting>
+      <Setting title="In games" told={rubbing}>
+        <Choice
+          label="In games"
+          value={kept.rubbing_out ? "yes" : "no"}
+          onChange={(chosen) => {
+            change({ rubbing_out: chosen === "yes" });
+          }}
+          options={[
+            { value: "no", title: "Cross out, write again" },
+            { value: "yes", title: "Rub out and change" },
+          ].map(({ value, title }) => ({
+            value,
+            name: title,
+            label: (
+              <Pictured title={title}>
+                <StruckOrRubbed lines={lines} rubbed={value === "yes"} />
+              </Pictured>
+            ),
+          }))}
+        />
+      </Setting>
+      <Setting
+        title="Largest family for one lesson"
+        told="A wish, no rule: a larger family is offered in parts, and may stay whole."
+      >
+        <Choice
+          label="Largest family for one lesson"
+          value={String(kept.largest_family)}
+          onChange={(size) => {
+            change({ largest_family: Number(size) });
+          }}
+          options={customs.sizes.map((size) => ({
+            value: String(size),
+            name: `${String(size)} letters`,
+            label: (
+              <Pictured title={String(size)}>
+                <Letters count={size} />
+              </Pictured>
+            ),
+          }))}
+        />
+      </Setting>
+    </section>
+  );
+}
+
+function Setting({
+  title,
+  told,
+  children,
+}: {
+  title: string;
+  /** What follows from what is chosen. */
+  told: string | undefined;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="flex flex-col items-start gap-1.5">
+      <h2 className="font-bold">{title}</h2>
+      {children}
+      <p role="status" className="text-soft">
+        {told}
+      </p>
+    </div>
+  );
+}
+
+function Pictured({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <span className="flex flex-col items-center gap-1 py-2">
+      {children}
+      <span className="text-sm">{title}</span>
+    </span>
+  );
+}
+
+/** So many letters of the class's hand, side by side. */
+function Letters({ count }: { count: number }) {
+  const letters = useAlphabet().data?.[0]?.letters.slice(0, count) ?? [];
+  return (
+    <span className="grid grid-cols-4">
+      {letters.map(({ letter }) => (
+        <SmallLetter key={letter} letter={letter} className="h-9" />
+      ))}
+    </span>
+  );
+}

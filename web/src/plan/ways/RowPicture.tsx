@@ -1,0 +1,64 @@
+/** Rows of one letter of the class's hand, as many as children write by themselves. */
+import type { RulingLine as Line } from "../../api/schema";
+import { useAlphabet } from "../../api/queries";
+import { lineAt } from "../../ink/geometry";
+import { PenLine } from "../../ink/PenLine";
+import { RuledLines } from "../../ink/RuledLines";
+
+/** Letters that fill a row; of several rows, which are drawn smaller, more. */
+const ONE_ROW = 9;
+const OF_SEVERAL = 14;
+/** u: from letter to letter, and from row to row beyond the lines. */
+const STEP = 1.5;
+const BETWEEN = 0.4;
+const LETTER = "n";
+
+export function RowPicture({
+  lines,
+  rows,
+  letters,
+  open,
+}: {
+  lines: readonly Line[];
+  rows: number;
+  /** How many there are of a few; null where they fill their rows. */
+  letters: number | null;
+  /** Whether nobody says where it ends: the last row fades. */
+  open: boolean;
+}) {
+  const fill = rows === 1 ? ONE_ROW : OF_SEVERAL;
+  const strokes = useStrokes(LETTER);
+  const [top, drop] = [lineAt(lines, "top"), lineAt(lines, "drop")];
+  const height = top - drop + BETWEEN;
+  return (
+    <svg
+      viewBox={`0 0 ${fill * STEP} ${rows * height + BETWEEN}`}
+      className="h-24 w-52"
+      preserveAspectRatio="xMidYMid"
+      aria-hidden
+    >
+      {Array.from({ length: rows }, (_, row) => (
+        <g key={row} transform={`translate(0 ${row * height + BETWEEN + top})`}>
+          <RuledLines lines={lines} />
+          {Array.from({ length: letters ?? fill }, (_, at) => (
+            <g
+              key={at}
+              transform={`translate(${at * STEP + 0.4} 0)`}
+              opacity={open && row === rows - 1 ? Math.max(0, 1 - at / 8) : undefined}
+            >
+              {strokes.map((points, stroke) => (
+                <PenLine key={stroke} points={points} width={0.16} />
+              ))}
+            </g>
+          ))}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function useStrokes(letter: string) {
+  const groups = useAlphabet().data ?? [];
+  const drawn = groups.flatMap(({ letters }) => letters).find((one) => one.letter === letter);
+  return drawn?.strokes ?? [];
+}

@@ -1,0 +1,49 @@
+/** Our ways: what is chosen is kept at once, and what follows from it is said. */
+import { screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
+
+import type { CustomsOut } from "../../api/schema";
+import { putUp } from "../../test/screen";
+import { askedOf, serve } from "../../test/server";
+import { CustomsDesk } from "./CustomsDesk";
+
+const CUSTOMS: CustomsOut = {
+  own: "few",
+  rubbing_out: false,
+  largest_family: 5,
+  amounts: [
+    { amount: "few", title: "Five or six", told: "Write five or six.", lines: 1, letters: 5 },
+    { amount: "rows", title: "Three rows", told: "Fill three rows.", lines: 3, letters: null },
+  ],
+  rubbing: [
+    { allowed: true, told: "You may rub out." },
+    { allowed: false, told: "Cross it out." },
+  ],
+  sizes: [3, 4, 5],
+};
+
+beforeEach(() => {
+  serve("GET /api/plan/customs", CUSTOMS);
+  serve("PUT /api/plan/customs", CUSTOMS);
+  serve("GET /api/show/alphabet", []);
+});
+
+test("one thing is changed, the others are kept as they are", async () => {
+  const { user } = putUp(<CustomsDesk />);
+  await user.click(await screen.findByRole("radio", { name: "Three rows" }));
+  await user.click(screen.getByRole("radio", { name: "Rub out and change" }));
+  await user.click(screen.getByRole("radio", { name: "4 letters" }));
+  await vi.waitFor(() => {
+    expect(askedOf("PUT /api/plan/customs").map(({ body }) => body)).toEqual([
+      { own: "rows", rubbing_out: false, largest_family: 5 },
+      { own: "few", rubbing_out: true, largest_family: 5 },
+      { own: "few", rubbing_out: false, largest_family: 4 },
+    ]);
+  });
+});
+
+test("what the class is told is said beside what is chosen", async () => {
+  putUp(<CustomsDesk />);
+  expect(await screen.findByText("Write five or six.")).toBeInTheDocument();
+  expect(screen.getByText("Cross it out.")).toBeInTheDocument();
+});
