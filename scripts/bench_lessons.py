@@ -36,6 +36,9 @@ LESSONS: dict[str, dict[str, Any]] = {
     "looking back": {"new": ["c", "a", "d"], "shape": "look_back"},
     "of words": {"new": [], "shape": "words"},
 }
+JOINS: dict[str, Any] = {"new": ["ca", "ad", "ac", "da", "as"]}
+"""A lesson of joins; the class joins for it, and prints again."""
+
 WATCHED_MS = 6000
 
 
@@ -77,6 +80,12 @@ def bench_planning() -> None:
                 lambda: client.get("/api/plan/chain", params={"start": "pin", "length": 8}),
             ),
         ]
+        client.put("/api/plan/style", json={"hand": "joined"})
+        joins = answers(partial(client.post, "/api/plan/lessons", json=JOINS))
+        the_plan = answers(partial(client.get, "/api/plan/joining"))
+        client.put("/api/plan/style", json={"hand": "plain"})
+        for what, (p50, worst) in (("a lesson of joins", joins), ("the way to joined", the_plan)):
+            print(f"{what}, p50 / worst{p50:{27 - len(what)}.0f} / {worst:.0f} ms   (bar: 150 ms)")
         for what, bar, ask in asked:
             p50, worst = answers(ask)
             print(

@@ -4,6 +4,7 @@ import sys
 from collections.abc import Callable
 from math import cos, pi, sin
 from pathlib import Path
+from urllib.parse import urljoin
 
 from playwright.sync_api import Page, sync_playwright
 from scripts.served import demo_server, launch_chromium
@@ -88,6 +89,18 @@ def _words(page: Page) -> None:
     page.mouse.move(0, 0)
 
 
+def _style(page: Page) -> str:
+    return urljoin(page.url, "/api/plan/style")
+
+
+def _joining(page: Page) -> None:
+    """For the picture the class joins; it prints again after it."""
+    page.request.put(_style(page), data={"hand": "joined"})
+    page.reload()
+    page.get_by_role("list", name="Stages").wait_for()
+    page.request.put(_style(page), data={"hand": "plain"})
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
@@ -96,6 +109,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
+    "joining": ("/plan/joining", _joining),
     "ways": ("/plan/ways", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),

@@ -6,6 +6,7 @@ SCREENS = [
     "/plan/letters/n",
     "/plan/words",
     "/plan/hand",
+    "/plan/joining",
     "/plan/ways",
     "/show/n",
     "/write/n",

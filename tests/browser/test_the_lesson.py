@@ -116,6 +116,40 @@ def test_a_family_is_looked_back_on_and_nothing_new_is_taught_by_keyboard_only(p
     given_by_keyboard(page, f"Lesson on {', '.join(letters)}", titles)
 
 
+def test_joins_are_planned_taught_and_ticked_by_keyboard_only(page: Page) -> None:
+    page.request.put("/api/plan/style", data={"hand": "joined"})
+    page.goto("/plan/joining")
+    stages = page.get_by_role("list", name="Stages").get_by_role("listitem")
+    (name,) = re.findall("Stage 2: (.*)", stages.nth(1).get_attribute("aria-label") or "")
+    stages.nth(1).get_by_role("link", name="Plan a lesson").focus()
+    page.keyboard.press("Enter")
+    expect(plan_button(page)).to_have_text(f"Plan the lesson on {name}")
+    plan_button(page).focus()
+    pairs = name.split()
+    rounds = [
+        f"{step}: {pair}"
+        for pair in pairs
+        for step in ("Show", "Trace, finish, own", "Choose the best")
+    ]
+    given_by_keyboard(page, f"Lesson on {', '.join(pairs)}", ["Slips to spot", *rounds, "Words"])
+    page.get_by_role("link", name="To joined").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("checkbox", name=f"{name} is taught")).to_be_checked()
+
+
+def test_the_way_to_joined_is_rearranged_undone_and_computed_again(page: Page) -> None:
+    page.request.put("/api/plan/style", data={"hand": "joined"})
+    page.goto("/plan/joining")
+    stages = page.get_by_role("list", name="Stages").get_by_role("listitem")
+    first = stages.first.get_attribute("aria-label") or ""
+    page.get_by_role("button", name="Stage 2 up", exact=True).click()
+    expect(stages.first).not_to_have_attribute("aria-label", first)
+    expect(page.get_by_role("button", name="As computed")).to_be_enabled()
+    page.keyboard.press("u")
+    expect(stages.first).to_have_attribute("aria-label", first)
+    expect(page.get_by_role("button", name="As computed")).to_be_disabled()
+
+
 def test_the_board_is_where_it_was_after_a_reload(page: Page) -> None:
     planned(page)
     page.get_by_role("link", name="To the board").click()

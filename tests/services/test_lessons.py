@@ -1,6 +1,7 @@
 """Lessons: what today is about, what is practised, what is taught since when."""
 
 from datetime import UTC, date, datetime, timedelta
+from functools import partial
 from typing import Any
 
 import pytest
@@ -25,9 +26,12 @@ def due_of(database: Database, school_class: ClassRecord, letter: str = "n", day
     return {one.letter: one for one in today.due}[letter]
 
 
+in_print = partial(taught_letters.of_class, joined=False)
+
+
 @pytest.fixture
 def taught(database: Database, school_class: ClassRecord) -> None:
-    lessons.set_taught(database, school_class.id, set("nr"), MONDAY)
+    lessons.set_taught(database, school_class, set("nr"), MONDAY)
 
 
 @pytest.mark.usefixtures("taught")
@@ -80,10 +84,12 @@ def test_a_lesson_teaches_its_letters_from_its_own_day_on(
     database: Database, school_class: ClassRecord
 ) -> None:
     planned = lessons.plan(database, school_class, Asked(("sh",), 20), MONDAY)
-    lessons.close(database, school_class.id, planned.id, MONDAY + timedelta(days=3))
+    lessons.close(database, school_class, planned.id, MONDAY + timedelta(days=3))
     with database.session() as session:
-        known = taught_letters.of_class(session, school_class.id)
-        before = taught_letters.of_class(session, school_class.id, date(2026, 9, 6))
+        known = taught_letters.of_class(session, school_class.id, joined=False)
+        before = taught_letters.of_class(
+            session, school_class.id, joined=False, as_of=date(2026, 9, 6)
+        )
     assert known == {"h": date(2026, 9, 7), "s": date(2026, 9, 7)}
     assert before == {}
 
@@ -91,11 +97,13 @@ def test_a_lesson_teaches_its_letters_from_its_own_day_on(
 def test_what_was_known_before_stays_known_since_then(
     database: Database, school_class: ClassRecord
 ) -> None:
-    lessons.set_taught(database, school_class.id, {"n"}, MONDAY - timedelta(days=30))
+    lessons.set_taught(database, school_class, {"n"}, MONDAY - timedelta(days=30))
     planned = lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
-    lessons.close(database, school_class.id, planned.id, MONDAY)
+    lessons.close(database, school_class, planned.id, MONDAY)
     with database.session() as session:
-        assert taught_letters.of_class(session, school_class.id) == {"n": date(2026, 8, 8)}
+        assert taught_letters.of_class(session, school_class.id, joined=False) == {
+            "n": date(2026, 8, 8)
+        }
 
 
 def test_a_second_plan_takes_the_place_of_one_not_given(
@@ -104,7 +112,7 @@ def test_a_second_plan_takes_the_place_of_one_not_given(
     lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     second = lessons.plan(database, school_class, Asked(("r",), 15), MONDAY)
     assert lessons.today(database, school_class, MONDAY).lesson == second
-    lessons.close(database, school_class.id, second.id, MONDAY)
+    lessons.close(database, school_class, second.id, MONDAY)
     third = lessons.plan(database, school_class, Asked(("m",), 20), MONDAY)
     today = lessons.today(database, school_class, MONDAY)
     assert [one.lesson.new for one in today.week[0][1]] == [("r",), ("m",)]

@@ -109,6 +109,8 @@ def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database)
         last = next(one for one in kept if one.id == 2)
         (stroke,) = lessons.written(session, school_class.id, last.id, StepKind.SHOW).strokes
     shown = [step.kind for step in last.lesson.steps if not step.skipped]
+        taught = taught_letters.of_class(session, school_class.id, joined=False)
+        assert taught_letters.of_class(session, school_class.id, joined=True) == {}
     assert len(kept) == 2
     assert last.at is shown[3]
     assert stroke.times is not None

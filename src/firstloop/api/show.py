@@ -14,10 +14,12 @@ from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.phrases import OURS
 from firstloop.core.teaching.steps import StepKind
-from firstloop.core.text.words import compose
+from firstloop.core.text.words import Joins, compose
 from firstloop.formats import gif, svg
 from firstloop.services import lessons as giving
-from firstloop.store import lessons
+from firstloop.services.clock import day_of
+from firstloop.services.joining import joins_of
+from firstloop.store import lessons, school
 
 router = APIRouter(prefix="/api/show", tags=["show"])
 
@@ -84,17 +86,19 @@ def get_letter(school_class: Class, letter: str) -> LetterDrawing:
 
 @router.get("/text")
 def get_text(
-    school_class: Class, text: LineOfText, other_hand: bool = False
+    session: Db, school_class: Class, text: LineOfText, now: Now, other_hand: bool = False
 ) -> list[LetterDrawing]:
-    """A line of text, word by word, each as one movement of the class's hand; or of the other:
-    joined where the class prints, print where it joins."""
-    own = school_class.hand
-    hand, wording = (counterpart(own), OURS) if other_hand else (own, school_class.wording)
+    """A line of text, word by word, each as one movement of the class's hand, with the joins that
+    it knows; or of the other: joined where the class prints, print where it joins."""
+    joins: Joins | None
+    hand, wording, joins = counterpart(school_class.hand), OURS, None
+    if not other_hand:
+        hand, wording = school_class.hand, school_class.wording
+        joins = joins_of(session, school_class, day_of(now, school.zone(session)))
+    scripts = (compose(word, hand, joins).script for word in text.split())
     return [
-        letter_drawing(
-            draw(compose(word, hand).script, hand.proportions, school_class.ruling), wording
-        )
-        for word in text.split()
+        letter_drawing(draw(script, hand.proportions, school_class.ruling), wording)
+        for script in scripts
     ]
 
 
@@ -139,7 +143,7 @@ def put_place(session: Db, school_class: Class, lesson_id: int, sent: PlaceIn) -
 @router.post("/lessons/{lesson_id}/close", status_code=204)
 def close_lesson(record: Record, school_class: Class, lesson_id: int, now: Now) -> None:
     """The lesson was given; what was new in it is taught now."""
-    giving.close(record, school_class.id, lesson_id, now)
+    giving.close(record, school_class, lesson_id, now)
 
 
 @router.get("/drawing", response_class=Response)

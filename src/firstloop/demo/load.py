@@ -70,13 +70,13 @@ def _morning(day: date) -> datetime:
 def _teach(record: Database, made: ClassRecord, today: date) -> None:
     """The letters so far, and the lessons of the last days."""
     order = by_movement(made.hand).order[:TAUGHT]
-    lessons.set_taught(record, made.id, set(order), _morning(today - timedelta(days=26)))
+    lessons.set_taught(record, made, set(order), _morning(today - timedelta(days=26)))
     for days_ago, letter in zip(range(1, len(order)), reversed(order), strict=False):
         day = today - timedelta(days=days_ago)
         if days_ago > LESSONS_KEPT or day.weekday() >= SATURDAY:
             continue
         planned = lessons.plan(record, made, lessons.Asked((letter,), MINUTES), _morning(day))
-        lessons.close(record, made.id, planned.id, _morning(day))
+        lessons.close(record, made, planned.id, _morning(day))
 
 
 def _slips(child: Child, letter: str, progress: float) -> list[Slip]:

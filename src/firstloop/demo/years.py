@@ -16,6 +16,7 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
 from firstloop.core.letters import PLAIN, Hand
+from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
@@ -71,8 +72,8 @@ def load_years(
             children=list(zip(names, hands, strict=True))[:children],
         )
         zone = school.zone(session)
-    order = by_movement(made.hand).order
-    lessons.set_taught(record, made.id, set(order), datetime.combine(today, time(8), UTC))
+    order = by_movement(made.hand).order[: len(GROUPS["small"])]
+    lessons.set_taught(record, made, set(order), datetime.combine(today, time(8), UTC))
     bank = _bank(made.hand, made.ruling, order, rng)
     block: list[tuple[NewAttempt, Ink]] = []
     for moment, pupil_id, letter, written, help in _calendar(

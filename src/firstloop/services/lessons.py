@@ -12,7 +12,8 @@ from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.planning import Next, propose, what_next
 from firstloop.core.teaching.steps import Shape, usual_minutes
-from firstloop.services import schemes
+from firstloop.core.text.joins import pairs_in
+from firstloop.services import joining, schemes
 from firstloop.services.clock import day_of
 from firstloop.store import (
     lessons,
@@ -27,6 +28,8 @@ from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord, LessonRecord
 
 SCHOOL_DAYS = 5
+STAGES = 2
+"""Of the way from print to joined: as many are offered as there are letters."""
 LOOKED_AT = timedelta(days=LOOKED_AT_DAYS)
 
 
@@ -48,19 +51,20 @@ class Today:
 def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     """Today, as the teacher finds it."""
     scheme = schemes.find(record, school_class, school_class.scheme)
+    stages = joining.next_stages(record, school_class)
     with record.session() as session:
         day = day_of(now, school.zone(session))
-        taught = tuple(taught_letters.of_class(session, school_class.id))
+        taught = tuple(letters_taught(session, school_class))
         monday = day - timedelta(days=day.weekday())
         found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
-        coming_back = due(_practised(session, school_class.id), day)
+        coming_back = due(_practised(session, school_class), day)
     days = [monday + timedelta(days=at) for at in range(SCHOOL_DAYS)]
     mine = [one for one in found if one.day == day]
     return Today(
         day=day,
         taught=taught,
         families=tuple(scheme.families),
-        next=what_next(scheme, taught),
+        next=(*(Next(one.parts, one.why) for one in stages[:STAGES]), *what_next(scheme, taught)),
         due=coming_back,
         week=tuple((one, tuple(k for k in found if k.day == one)) for one in days),
         lesson=mine[-1] if mine else None,
@@ -88,11 +92,12 @@ def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: dat
         return propose(
             asked.new,
             minutes,
-            taught=taught_letters.of_class(session, school_class.id),
-            due=due(_practised(session, school_class.id), day_of(now, school.zone(session))),
+            taught=letters_taught(session, school_class),
+            due=due(_practised(session, school_class), day_of(now, school.zone(session))),
             own_words=own_vocabulary.of_class(session, school_class.id),
             shape=asked.shape,
             habit=HABITS.get(asked.habit, "") if asked.habit else "",
+            joins=school_class.hand.joins,
         )
 
 
@@ -109,7 +114,7 @@ def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tup
     """What several children could mend together, from what they wrote lately."""
     with record.session() as session:
         lately = slipped.since(session, school_class.id, now - LOOKED_AT)
-        return habits(lately, taught_letters.of_class(session, school_class.id))
+        return habits(lately, letters_taught(session, school_class))
 
 
 def change(
@@ -121,28 +126,42 @@ def change(
         return lessons.change(session, class_id, lesson_id, changed(before.lesson))
 
 
-def close(record: Database, class_id: int, lesson_id: int, now: datetime) -> LessonRecord:
+def close(
+    record: Database, school_class: ClassRecord, lesson_id: int, now: datetime
+) -> LessonRecord:
     """The lesson was given: what was new in it is taught from its day on, not from today."""
     with record.session() as session:
-        given = lessons.set_given(session, class_id, lesson_id, now)
-        taught_letters.add(session, class_id, set(given.lesson.taught), given.day)
+        given = lessons.set_given(session, school_class.id, lesson_id, now)
+        letters = set(given.lesson.taught)
+        if school_class.hand.joins:
+            pairs = set(pairs_in(given.lesson.new)) if given.lesson.shape.teaches else set()
+            joining.teach(session, school_class.id, letters, pairs, given.day)
+        else:
+            taught_letters.add(session, school_class.id, letters, given.day, joined=False)
         return given
 
 
 def set_taught(
-    record: Database, class_id: int, letters: set[str], now: datetime
+    record: Database, school_class: ClassRecord, letters: set[str], now: datetime
 ) -> tuple[str, ...]:
-    """Sets which letters are taught, whatever lessons were given; those that are."""
+    """Sets which letters are taught in the class's hand, whatever lessons were given; those that
+    are."""
     with record.session() as session:
         day = day_of(now, school.zone(session))
-        taught_letters.replace(session, class_id, letters, day)
-        return tuple(taught_letters.of_class(session, class_id))
+        joined = school_class.hand.joins
+        taught_letters.replace(session, school_class.id, letters, day, joined=joined)
+        return tuple(letters_taught(session, school_class))
 
 
-def _practised(session: Session, class_id: int) -> list[Practised]:
+def letters_taught(session: Session, school_class: ClassRecord) -> dict[str, date]:
+    """The letters that are taught in the hand that the class writes now."""
+    return taught_letters.of_class(session, school_class.id, joined=school_class.hand.joins)
+
+
+def _practised(session: Session, school_class: ClassRecord) -> list[Practised]:
     """Every taught letter, as it was practised."""
-    wrote = practice_days.of_class(session, class_id)
-    stands = standings.of_class(session, class_id)
+    wrote = practice_days.of_class(session, school_class.id)
+    stands = standings.of_class(session, school_class.id)
     return [
         Practised(
             letter=letter,
@@ -151,5 +170,5 @@ def _practised(session: Session, class_id: int) -> list[Practised]:
             times=wrote[letter][1] - 1 if letter in wrote else 0,
             shaky=shaky_share(one.dimensions for one in stands if one.letter == letter),
         )
-        for letter, since in taught_letters.of_class(session, class_id).items()
+        for letter, since in letters_taught(session, school_class).items()
     ]

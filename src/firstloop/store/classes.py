@@ -24,7 +24,7 @@ class SchoolClass(Base):
     Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
     the school's own; `stage` says by which limits letters are checked. `language` holds what is not
     as usual in dates and words, `ruling_looks` what is not in lines, `customs` what is not in
-    lessons.
+    lessons; `joining` is a plan of its own from print to joined.
     """
 
     __tablename__ = "school_class"
@@ -47,6 +47,7 @@ class SchoolClass(Base):
     language: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
     lesson_minutes: Mapped[int] = mapped_column(server_default="20")
     customs: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
+    joining: Mapped[list[list[str]] | None] = mapped_column(JSON(none_as_null=True))
     pupils: Mapped[list[Pupil]] = relationship(cascade="all, delete-orphan", order_by="Pupil.name")
 
 
@@ -128,6 +129,12 @@ def set_customs(session: Session, class_id: int, customs: Customs) -> None:
     session.flush()
 
 
+def set_joining(session: Session, class_id: int, stages: list[list[str]] | None) -> None:
+    """Sets by which stages the class comes from print to joined; None: as they are computed."""
+    session.get_one(SchoolClass, class_id).joining = stages
+    session.flush()
+
+
 def _customs(data: dict[str, Any]) -> Customs:
     """Customs as the record keeps them; what is not there is as usual."""
     return Customs(**{**data, "own": OwnAmount(data.get("own", OwnAmount.FEW))})
@@ -185,5 +192,6 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         language=_language(row.language),
         lesson_minutes=row.lesson_minutes,
         customs=_customs(row.customs),
+        joining=None if row.joining is None else tuple(map(tuple, row.joining)),
         pupils=tuple(pupils.record_of(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
     )

@@ -49,6 +49,7 @@ class ClassRecord:
     language: Language
     lesson_minutes: int
     customs: Customs
+    joining: tuple[tuple[str, ...], ...] | None
     pupils: tuple[PupilRecord, ...]
 
     @property

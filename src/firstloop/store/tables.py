@@ -16,6 +16,7 @@ from firstloop.store import (
     pupils,
     school,
     standings,
+    taught_joins,
     taught_letters,
 )
 from firstloop.store.base import Base
@@ -36,6 +37,7 @@ MODULES = (
     pupils,
     school,
     standings,
+    taught_joins,
     taught_letters,
 )
 

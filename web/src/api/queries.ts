@@ -2,7 +2,14 @@
 import { keepPreviousData, type QueryClient, useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
-import type { LetterDrawing, LetterGroup, LetterPage, Preview, StyleIn } from "./schema";
+import type {
+  CustomsOut,
+  LetterDrawing,
+  LetterGroup,
+  LetterPage,
+  Preview,
+  StyleIn,
+} from "./schema";
 
 const FOR_GOOD = { staleTime: Infinity };
 
@@ -100,7 +107,7 @@ function useRedraw() {
 export const useSetStyle = () => $api.useMutation("put", "/api/plan/style", useRedraw());
 
 export function useCustoms() {
-  return $api.useQuery("get", "/api/plan/customs", {}, FOR_GOOD);
+  return $api.useQuery("get", "/api/plan/customs", {}, { ...FOR_GOOD, select: exact<CustomsOut> });
 }
 
 /** What the class does in its own way is told in its lessons, and parts its families. */

@@ -133,8 +133,8 @@ export interface paths {
         };
         /**
          * Get Text
-         * @description A line of text, word by word, each as one movement of the class's hand; or of the other:
-         *     joined where the class prints, print where it joins.
+         * @description A line of text, word by word, each as one movement of the class's hand, with the joins that
+         *     it knows; or of the other: joined where the class prints, print where it joins.
          */
         get: operations["get_text"];
         put?: never;
@@ -416,6 +416,54 @@ export interface paths {
          */
         put: operations["put_customs"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Joining
+         * @description The plan, and how far it is.
+         */
+        get: operations["get_joining"];
+        /**
+         * Put Joining
+         * @description Keeps a plan of the teacher's own.
+         */
+        put: operations["put_joining"];
+        post?: never;
+        /**
+         * Delete Joining
+         * @description Goes back to the plan as it is computed.
+         */
+        delete: operations["delete_joining"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/joining/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Taught Stage
+         * @description Says of a stage that it is taught, or is not, whatever lessons were given.
+         */
+        post: operations["put_taught_stage"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1196,8 +1244,8 @@ export interface components {
         };
         /**
          * CustomsIn
-         * @description How many of their own children write, whether they may rub out in games, and the largest
-         *     family that is wished for in one lesson.
+         * @description How many of their own children write, whether they may rub out in games, the largest family
+         *     that is wished for in one lesson, and whether joins stand open that are not taught yet.
          */
         CustomsIn: {
             own: components["schemas"]["OwnAmount"];
@@ -1205,10 +1253,15 @@ export interface components {
             rubbing_out: boolean;
             /** Largest Family */
             largest_family: number;
+            /**
+             * Open Joins
+             * @default false
+             */
+            open_joins: boolean;
         };
         /**
          * CustomsOut
-         * @description A class's customs, and what there is to choose from.
+         * @description A class's customs, and what there is to choose from; no joins of a hand that has none.
          */
         CustomsOut: {
             own: components["schemas"]["OwnAmount"];
@@ -1216,12 +1269,19 @@ export interface components {
             rubbing_out: boolean;
             /** Largest Family */
             largest_family: number;
+            /**
+             * Open Joins
+             * @default false
+             */
+            open_joins: boolean;
             /** Amounts */
             amounts: components["schemas"]["AmountOut"][];
             /** Rubbing */
             rubbing: components["schemas"]["RubbingRule"][];
             /** Sizes */
             sizes: number[];
+            /** Joins */
+            joins: components["schemas"]["JoinsChoice"][];
         };
         /**
          * DayOut
@@ -1453,6 +1513,38 @@ export interface components {
                 number | null,
                 number | null
             ][];
+        };
+        /**
+         * JoiningIn
+         * @description A plan of the teacher's own.
+         */
+        JoiningIn: {
+            /** Stages */
+            stages: string[][];
+        };
+        /**
+         * JoiningOut
+         * @description The plan; `joins` says whether the class's hand joins at all, `own` whether the plan is the
+         *     teacher's own.
+         */
+        JoiningOut: {
+            /** Joins */
+            joins: boolean;
+            /** Own */
+            own: boolean;
+            /** Stages */
+            stages: components["schemas"]["StageOut"][];
+        };
+        /**
+         * JoinsChoice
+         * @description Whether joins that are not taught stand open, a word written so, and what follows.
+         */
+        JoinsChoice: {
+            /** Open */
+            open: boolean;
+            picture: components["schemas"]["Picture"];
+            /** Told */
+            told: string;
         };
         /**
          * JudgementIn
@@ -2323,6 +2415,23 @@ export interface components {
             stage: components["schemas"]["Stage"];
         };
         /**
+         * StageOut
+         * @description A lesson's worth of letters alone or of pairs, drawn; why it stands here; whether it is
+         *     taught.
+         */
+        StageOut: {
+            /** Parts */
+            parts: string[];
+            /** Pictures */
+            pictures: components["schemas"]["Picture"][];
+            /** Joins */
+            joins: boolean;
+            /** Why */
+            why: string;
+            /** Done */
+            done: boolean;
+        };
+        /**
          * StepKind
          * @description The steps of a lesson, in the order of practice.
          * @enum {string}
@@ -2456,7 +2565,7 @@ export interface components {
          * TaughtIn
          * @description The letters that are taught.
          */
-        TaughtIn: {
+        "TaughtIn-Output": {
             /** Letters */
             letters: string[];
         };
@@ -2547,6 +2656,24 @@ export interface components {
             /** Words */
             words: components["schemas"]["PickedOut"][];
         };
+        /**
+         * TaughtIn
+         * @description Letters or pairs, and whether they are taught.
+         */
+        firstloop__api__plan__joining__TaughtIn: {
+            /** Parts */
+            parts: string[];
+            /** Taught */
+            taught: boolean;
+        };
+        /**
+         * TaughtIn
+         * @description The letters that are taught.
+         */
+        firstloop__api__plan__today__TaughtIn: {
+            /** Letters */
+            letters: string[];
+        };
     };
     responses: never;
     parameters: never;
@@ -2587,6 +2714,9 @@ export type HandChoice = components['schemas']['HandChoice'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
 export type InkStroke = components['schemas']['InkStroke'];
+export type JoiningIn = components['schemas']['JoiningIn'];
+export type JoiningOut = components['schemas']['JoiningOut'];
+export type JoinsChoice = components['schemas']['JoinsChoice'];
 export type JudgementIn = components['schemas']['JudgementIn'];
 export type JudgementOut = components['schemas']['JudgementOut'];
 export type Kind = components['schemas']['Kind'];
@@ -2656,6 +2786,7 @@ export type Space = components['schemas']['Space'];
 export type SplitIn = components['schemas']['SplitIn'];
 export type Stage = components['schemas']['Stage'];
 export type StageIn = components['schemas']['StageIn'];
+export type StageOut = components['schemas']['StageOut'];
 export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
@@ -2663,7 +2794,7 @@ export type StyleIn = components['schemas']['StyleIn'];
 export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
-export type TaughtIn = components['schemas']['TaughtIn'];
+export type TaughtInOutput = components['schemas']['TaughtIn-Output'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
 export type Variety = components['schemas']['Variety'];
@@ -2672,6 +2803,8 @@ export type Verdicts = components['schemas']['Verdicts'];
 export type Where = components['schemas']['Where'];
 export type WordOut = components['schemas']['WordOut'];
 export type WordRow = components['schemas']['WordRow'];
+export type FirstloopApiPlanJoiningTaughtIn = components['schemas']['firstloop__api__plan__joining__TaughtIn'];
+export type FirstloopApiPlanTodayTaughtIn = components['schemas']['firstloop__api__plan__today__TaughtIn'];
 export type $defs = Record<string, never>;
 export interface operations {
     get_class: {
@@ -3675,6 +3808,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CustomsOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_joining: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoiningOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_joining: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoiningIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoiningOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_joining: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoiningOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_taught_stage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["firstloop__api__plan__joining__TaughtIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoiningOut"];
                 };
             };
             /** @description Not in the record */
@@ -4765,7 +5066,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TaughtIn"];
+                "application/json": components["schemas"]["firstloop__api__plan__today__TaughtIn"];
             };
         };
         responses: {
@@ -4775,7 +5076,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TaughtIn"];
+                    "application/json": components["schemas"]["TaughtIn-Output"];
                 };
             };
             /** @description Not in the record */

@@ -6,6 +6,7 @@ import { CustomsDesk } from "./ways/CustomsDesk";
 import { FamiliesDesk } from "./families/FamiliesDesk";
 import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
+import { JoiningDesk } from "./joining/JoiningDesk";
 import { LetterDesk } from "./letters/LetterDesk";
 import { TodayDesk } from "./today/TodayDesk";
 import { WordsDesk } from "./words/WordsDesk";
@@ -16,6 +17,7 @@ const DESKS = [
   { to: "letters", name: "Letters" },
   { to: "words", name: "Words" },
   { to: "hand", name: "Hand and lines" },
+  { to: "joining", name: "To joined" },
   { to: "ways", name: "Our ways" },
 ];
 
@@ -49,6 +51,7 @@ export function PlanStation() {
         <Route path="letters/:letter" element={<LetterDesk />} />
         <Route path="words" element={<WordsDesk />} />
         <Route path="hand" element={<StyleDesk />} />
+        <Route path="joining" element={<JoiningDesk />} />
         <Route path="ways" element={<CustomsDesk />} />
         <Route path="*" element={<Navigate to="/plan/families" replace />} />
       </Routes>

@@ -1,10 +1,11 @@
 """Plan: the class's hand, its letters, its families; files of them; today's lesson, its words."""
 
-from firstloop.api.plan import customs, files, letters, schemes, style, today, words
+from firstloop.api.plan import customs, files, joining, letters, schemes, style, today, words
 
 ROUTERS = (
     style.router,
     customs.router,
+    joining.router,
     letters.router,
     files.router,
     schemes.router,

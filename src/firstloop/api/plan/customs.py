@@ -6,20 +6,28 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db
-from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, Customs, OwnAmount
+from firstloop.api.drawings import Picture, picture
+from firstloop.core.letters import draw
+from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
+from firstloop.core.text.words import compose
 from firstloop.store import classes
+from firstloop.store.records import ClassRecord
+
+SHOWN = "can"
+"""The word that shows how joins are."""
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 
 class CustomsIn(BaseModel):
-    """How many of their own children write, whether they may rub out in games, and the largest
-    family that is wished for in one lesson."""
+    """How many of their own children write, whether they may rub out in games, the largest family
+    that is wished for in one lesson, and whether joins stand open that are not taught yet."""
 
     own: OwnAmount
     rubbing_out: bool
     largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1])]
+    open_joins: bool = False
 
 
 class AmountOut(BaseModel):
@@ -39,18 +47,27 @@ class RubbingRule(BaseModel):
     told: str
 
 
+class JoinsChoice(BaseModel):
+    """Whether joins that are not taught stand open, a word written so, and what follows."""
+
+    open: bool
+    picture: Picture
+    told: str
+
+
 class CustomsOut(CustomsIn):
-    """A class's customs, and what there is to choose from."""
+    """A class's customs, and what there is to choose from; no joins of a hand that has none."""
 
     amounts: list[AmountOut]
     rubbing: list[RubbingRule]
     sizes: list[int]
+    joins: list[JoinsChoice]
 
 
 @router.get("/customs")
 def get_customs(school_class: Class) -> CustomsOut:
     """What the class does in its own way."""
-    return _customs_out(school_class.customs)
+    return _customs_out(school_class.customs, school_class)
 
 
 @router.put("/customs")
@@ -58,14 +75,15 @@ def put_customs(session: Db, school_class: Class, sent: CustomsIn) -> CustomsOut
     """Sets what the class does in its own way from now on."""
     customs = Customs(**sent.model_dump())
     classes.set_customs(session, school_class.id, customs)
-    return _customs_out(customs)
+    return _customs_out(customs, school_class)
 
 
-def _customs_out(customs: Customs) -> CustomsOut:
+def _customs_out(customs: Customs, school_class: ClassRecord) -> CustomsOut:
     return CustomsOut(
         own=customs.own,
         rubbing_out=customs.rubbing_out,
         largest_family=customs.largest_family,
+        open_joins=customs.open_joins,
         amounts=[
             AmountOut(
                 amount=amount,
@@ -77,5 +95,16 @@ def _customs_out(customs: Customs) -> CustomsOut:
             for amount, info in AMOUNTS.items()
         ],
         rubbing=[RubbingRule(allowed=allowed, told=told) for allowed, told in RUBBING_OUT.items()],
+        joins=[
+            JoinsChoice(open=is_open, picture=_joined(school_class, is_open=is_open), told=told)
+            for is_open, told in OPEN_JOINS.items()
+            if school_class.hand.joins
+        ],
         sizes=list(range(LESSON_SIZES[0], LESSON_SIZES[1] + 1)),
     )
+
+
+def _joined(school_class: ClassRecord, *, is_open: bool) -> Picture:
+    hand = school_class.hand
+    script = compose(SHOWN, hand, lambda _: not is_open).script
+    return picture(SHOWN, draw(script, hand.proportions, school_class.ruling).inked())

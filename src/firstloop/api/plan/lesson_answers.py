@@ -14,7 +14,8 @@ from firstloop.core.teaching.told import copy_of, prompts
 from firstloop.core.vocabulary.language import Language, long_date
 from firstloop.core.vocabulary.sentences import look_over
 from firstloop.core.vocabulary.sounds import Word, heard_in
-from firstloop.store import own_vocabulary, taught_letters
+from firstloop.services.lessons import letters_taught
+from firstloop.store import own_vocabulary
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord, LessonRecord
 
@@ -102,7 +103,7 @@ class Known:
 def known_of(session: Session, school_class: ClassRecord) -> Known:
     """What there is to know of it now."""
     return Known(
-        frozenset(taught_letters.of_class(session, school_class.id)),
+        frozenset(letters_taught(session, school_class)),
         tuple(own_vocabulary.of_class(session, school_class.id)),
         school_class.language,
         school_class.customs,

@@ -263,7 +263,7 @@ class TaughtIn(BaseModel):
 def put_taught(record: Record, school_class: Class, now: Now, sent: TaughtIn) -> TaughtIn:
     """Sets which letters are taught, whatever lessons were given."""
     letters = {letter for letter in sent.letters if letter in school_class.hand.scripts}
-    return TaughtIn(letters=list(planning.set_taught(record, school_class.id, letters, now)))
+    return TaughtIn(letters=list(planning.set_taught(record, school_class, letters, now)))
 
 
 def _language_out(school_class: ClassRecord) -> LanguageIn:

@@ -14,7 +14,8 @@ from firstloop.core.vocabulary.picker import Picked, Where, pick
 from firstloop.core.vocabulary.sentences import look_over, writable_sentences
 from firstloop.core.vocabulary.sounds import Word
 from firstloop.services import schemes
-from firstloop.store import own_vocabulary, taught_letters
+from firstloop.services.lessons import letters_taught
+from firstloop.store import own_vocabulary
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
@@ -87,7 +88,7 @@ def get_picker(
     untaught: Annotated[int, Query(ge=0, le=3)] = 0,
 ) -> list[WordRow]:
     """Words for a letter or a pair, of taught letters; or with a few that are not taught."""
-    taught = taught_letters.of_class(session, school_class.id)
+    taught = letters_taught(session, school_class)
     own = own_vocabulary.of_class(session, school_class.id)
     scheme = schemes.find(record, school_class, school_class.scheme)
     family_of = {letter: f.name for f in scheme.families for letter in f.letters}
@@ -172,7 +173,7 @@ def delete_own_word(session: Db, school_class: Class, text: str) -> None:
 @router.get("/sentences")
 def get_sentences(session: Db, school_class: Class, new: Part) -> list[str]:
     """Bundled sentences of taught letters; those with what is new first."""
-    taught = taught_letters.of_class(session, school_class.id)
+    taught = letters_taught(session, school_class)
     return list(writable_sentences({*taught, *new}, new))[:MOST_LISTED]
 
 
@@ -180,7 +181,9 @@ def get_sentences(session: Db, school_class: Class, new: Part) -> list[str]:
 def post_look_over(session: Db, school_class: Class, sent: SentenceIn) -> LookedOut:
     """What a sentence lacks; nothing is kept."""
     looked = look_over(
-        sent.text, taught_letters.of_class(session, school_class.id), school_class.language
+        sent.text,
+        letters_taught(session, school_class),
+        school_class.language,
     )
     return LookedOut(words=list(looked.words), notes=[note.what for note in looked.notes])
 
@@ -189,7 +192,5 @@ def _letters(
     session: Session, school_class: ClassRecord, *, all_letters: bool
 ) -> tuple[frozenset[str], tuple[Word, ...]]:
     """The letters that games may use, and the teacher's own words."""
-    taught = (
-        string.ascii_lowercase if all_letters else taught_letters.of_class(session, school_class.id)
-    )
+    taught = string.ascii_lowercase if all_letters else letters_taught(session, school_class)
     return frozenset(taught), own_vocabulary.of_class(session, school_class.id)

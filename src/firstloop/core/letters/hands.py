@@ -22,6 +22,15 @@ class Hand:
     alternatives: dict[str, dict[str, Script]]
     """For some letters: accepted scripts by name, the hand's own first."""
 
+    @property
+    def joins(self) -> bool:
+        """Whether its small letters are led into from the one before.
+
+        >>> FLICK.joins, LOOPED_HAND.joins
+        (False, True)
+        """
+        return self.scripts["n"].strokes[0].moves[0].kind is MoveKind.LEAD_IN
+
 
 def _parsed(scripts: dict[str, str]) -> dict[str, Script]:
     return {letter: parse(letter, text) for letter, text in scripts.items()}
@@ -157,8 +166,7 @@ def counterpart(hand: Hand) -> Hand:
     >>> counterpart(FLICK).name, counterpart(LOOPED_HAND).name
     ('joined', 'plain')
     """
-    joins = hand.scripts["n"].moves[0].kind is MoveKind.LEAD_IN
-    return PLAIN if joins else JOINED_HAND
+    return PLAIN if hand.joins else JOINED_HAND
 
 
 def choose(hand: Hand, choices: dict[str, str]) -> Hand:

@@ -53,14 +53,21 @@ AMOUNTS: dict[OwnAmount, AmountInfo] = {
 @dataclass(frozen=True, slots=True)
 class Customs:
     """A class's customs: how many of their own children write; whether they may rub out in games;
-    the largest family that is taught in one lesson."""
+    the largest family that one lesson takes; whether joins that are not taught stand open."""
 
     own: OwnAmount = OwnAmount.FEW
     rubbing_out: bool = False
     largest_family: int = LESSON_SIZE
+    open_joins: bool = False
 
 
 USUAL = Customs()
+
+OPEN_JOINS = {
+    False: "Every word is joined, as the hand joins it.",
+    True: "Letters stand close until their join is taught.",
+}
+"""What follows for the board, by whether joins that are not taught stand open."""
 
 RUBBING_OUT = {
     True: "In a game you may rub out and change a letter.",

@@ -10,7 +10,7 @@ from firstloop.core.teaching.steps import Shape
 from firstloop.core.teaching.told import aim_of
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
-from firstloop.core.vocabulary.sounds import Word
+from firstloop.core.vocabulary.sounds import Word, bundled
 
 LOOK_BACK_LETTERS = 4
 """A row of a few letters, each named: more is a page."""
@@ -59,10 +59,12 @@ def propose(
     own_words: Sequence[Word] = (),
     shape: Shape = Shape.FULL,
     habit: str = "",
+    joins: bool = False,
 ) -> Lesson:
     """A lesson with its matter filled in: what is due to look back on, words with the letters of
     the lesson in several places, a sentence of taught letters, an aim; raises LessonError. A lesson
-    of words takes them from all that is taught. `habit` is what a lesson that mends one is about.
+    of words takes them from all that is taught. `habit` is what a lesson that mends one is about;
+    `joins` whether the hand joins, so that pairs are joins.
 
     >>> due = [Due("t", 2, 0.0, ""), Due("n", 1, 0.0, "")]
     >>> lesson = propose(["n"], 20, taught="iatps", due=due)
@@ -89,13 +91,17 @@ def propose(
         words=(*whole, *(word for word in words if word not in whole))[:WORDS_IN_A_LESSON],
         sentence=sentences[0] if sentences else "",
         shape=shape,
-        aim=aim_of(shape, new, habit),
+        aim=aim_of(shape, new, habit, joins=joins),
     )
 
 
 def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
-    """Words from each place in turn: at the start, inside, at the end, doubled."""
+    """Words from each place in turn: at the start, inside, at the end, doubled. Of pairs that are
+    no sound (to be joined), words in which they are neighbours."""
     picked = pick(new, known, own)
     rows = [[one.word.text for one in picked[where]] for where in Where]
+    if not any(rows):
+        writable = [word.text for word in (*own, *bundled()) if word.letters <= known]
+        rows = [[text for text in writable if part in text] for part in new if len(part) > 1]
     in_turn = [row[at] for at in range(WORDS_IN_A_LESSON) for row in rows if at < len(row)]
-    return tuple(in_turn[:WORDS_IN_A_LESSON])
+    return tuple(dict.fromkeys(in_turn))[:WORDS_IN_A_LESSON]

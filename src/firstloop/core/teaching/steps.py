@@ -72,21 +72,23 @@ class StepInfo:
     what: str
     weight: float
     dispensable: int
-    showings: tuple[Showing, ...] = (Showing.SHOWN,)
+    showings: tuple[Showing, ...] = (Showing.SHOWN, Showing.BESIDE)
     rows: int = 1
 
 
-_WRITTEN = (Showing.SHOWN, Showing.WRITE)
+_WRITTEN = (Showing.SHOWN, Showing.BESIDE, Showing.WRITE)
 
 STEPS: dict[StepKind, StepInfo] = {
-    StepKind.SETTLE: StepInfo("Settle", "Feet, chair, paper, pencil; stretch.", 1.0, 0),
+    StepKind.SETTLE: StepInfo(
+        "Settle", "Feet, chair, paper, pencil; stretch.", 1.0, 0, (Showing.SHOWN,)
+    ),
     StepKind.DATE: StepInfo("Today's date", "The long date on the line.", 1.5, 3, _WRITTEN, 2),
     StepKind.LOOK_BACK: StepInfo(
         "Look back",
         "A row of earlier letters, each named.",
         1.5,
         2,
-        (Showing.SHOWN, Showing.MEMORY, Showing.WRITE),
+        (Showing.SHOWN, Showing.BESIDE, Showing.MEMORY, Showing.WRITE),
     ),
     StepKind.FAMILY: StepInfo("The family", "What these letters have in common.", 0.5, 4),
     StepKind.SHOW: StepInfo(
@@ -105,7 +107,7 @@ STEPS: dict[StepKind, StepInfo] = {
         "Say, count the sounds, write, read back.",
         3.0,
         1,
-        (Showing.SHOWN, Showing.PAIRS, Showing.WRITE),
+        (Showing.SHOWN, Showing.PAIRS, Showing.BESIDE, Showing.WRITE),
         2,
     ),
     StepKind.SENTENCE: StepInfo(

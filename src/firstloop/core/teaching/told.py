@@ -10,11 +10,13 @@ A_LIST = 40
 """Letters of a list that is read out in one breath."""
 
 
-def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
+def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = False) -> str:
     """What a lesson is for, as it is told to the class.
 
     >>> aim_of(Shape.LOOK_BACK, ["c", "a", "d"])
     'Today you will write c, a and d again, each one as well as your best.'
+    >>> aim_of(Shape.SHORT, ["ca", "ad"], joins=True)
+    'Today you will join ca and ad in one go, without a stop.'
     """
     what = listed(new)
     match shape:
@@ -25,6 +27,8 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "") -> str:
             return f"Today you will watch one thing in {what}: {habit}" if habit else ""
         case Shape.WORDS:
             return "Today you will write words with letters that you know."
+        case _ if joins and all(len(part) > 1 for part in new):
+            return f"Today you will join {what} in one go, without a stop."
         case _:
             return f"Today you will write {what}."
 

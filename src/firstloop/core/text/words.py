@@ -5,6 +5,7 @@ lead-in begins where it stood; dots and bars wait for the end of the word.
 """
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -35,6 +36,10 @@ nearer."""
 
 JOIN_GAP = 0.54
 """u between the bodies of letters that join, lead-ins and flicks not counted."""
+
+OPEN_GAP = 0.3
+"""u between a flick and the lead-in of the next letter where they are not joined: they stand close,
+and a pen a tenth of a u wide still leaves white between them."""
 
 FLATTEST_TOP_JOIN_DEG = 35.0
 """A top join comes in from the side: at the mid line it arrives no steeper than this."""
@@ -70,8 +75,14 @@ class Composed:
     origins: tuple[tuple[Origin, ...], ...]
 
 
-def compose(word: str, hand: Hand) -> Composed:
-    """The word as one script; raises UnknownLetterError for a letter the hand does not have.
+Joins = Callable[[str], bool]
+"""Whether two letters are joined, where their hand can join them."""
+
+
+def compose(word: str, hand: Hand, joins: Joins | None = None) -> Composed:
+    """The word as one script, every join made, or only those that `joins` says; raises
+    UnknownLetterError for a letter the hand does not have. Letters that are not joined stand close,
+    each with its own lead-in and flick.
 
     >>> from firstloop.core.letters import HANDS
     >>> len(compose("man", HANDS["plain"]).script.strokes)
@@ -79,6 +90,9 @@ def compose(word: str, hand: Hand) -> Composed:
     >>> man = compose("man", HANDS["joined"])
     >>> len(man.script.strokes), [o.letter for o in man.origins[0] if o.join]
     (1, [1, 2])
+    >>> open_after_m = compose("man", HANDS["joined"], lambda pair: pair != "ma")
+    >>> [stroke.moves[0].kind.value for stroke in open_after_m.script.strokes]
+    ['lead-in', 'lead-in']
     >>> word = compose("it", HANDS["joined"])
     >>> [stroke.moves[0].kind.value for stroke in word.script.strokes]
     ['lead-in', 'dot', 'cross']
@@ -89,7 +103,9 @@ def compose(word: str, hand: Hand) -> Composed:
     for at, letter in enumerate(word):
         script = find_script(letter, hand)
         if script.strokes[0].moves[0].kind is MoveKind.LEAD_IN:
-            _join(line, script, at, hand)
+            _join(
+                line, script, at, hand, joined=joins is None or joins(word[max(0, at - 1) : at + 1])
+            )
         else:
             _stand(line, script, at, hand)
     line.lift()
@@ -141,13 +157,18 @@ def _stand(line: _Line, script: Script, at: int, hand: Hand) -> None:
     line.edge, line.right = right + by, float(np.nanmax(right)) + by
 
 
-def _join(line: _Line, script: Script, at: int, hand: Hand) -> None:
-    """The letter led in from the one before it, or from the base line where there is none."""
+def _join(line: _Line, script: Script, at: int, hand: Hand, *, joined: bool) -> None:
+    """The letter led in from the one before it, or from the base line where it is not joined."""
     main, *later = script.strokes
     left, right = _body(script, hand)
-    by = 0.0 if line.right is None else line.right + JOIN_GAP - left
+    flicked = line.open is not None and line.open.stroke.moves[-1].kind is MoveKind.FLICK
+    by = 0.0
+    if line.open is not None and flicked and not joined:
+        by = line.open.stroke.moves[-1].end.x + OPEN_GAP - main.start.x
+    elif line.right is not None:
+        by = line.right + JOIN_GAP - left
     run = _Run.of(shifted_stroke(main, by), at)
-    if line.open is not None and line.open.stroke.moves[-1].kind is MoveKind.FLICK:
+    if line.open is not None and flicked and joined:
         *before, flick = line.open.stroke.moves
         lead_in, *rest = run.stroke.moves
         moves = (*before, _joining(before[-1].end, flick, lead_in), *rest)

@@ -1,7 +1,7 @@
 /** One family: what its letters begin with, its name and reason, its letters, what they unlock. */
 import { useDroppable } from "@dnd-kit/core";
 import { ArrowDown, ArrowUp, Scissors, X } from "lucide-react";
-import type { KeyboardEvent, ReactNode } from "react";
+import type { KeyboardEvent } from "react";
 
 import type {
   FamilyOut as Family,
@@ -14,6 +14,7 @@ import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 import { EditableText } from "../../ui/EditableText";
+import { Tool } from "../../ui/Tool";
 import { LetterTile } from "./LetterTile";
 
 export function FamilyRow({
@@ -159,27 +160,5 @@ function Emblem({
         <PenLine key={at} points={points} width={0.16} className="stroke-ember" />
       ))}
     </svg>
-  );
-}
-
-function Tool({
-  name,
-  onClick,
-  children,
-}: {
-  name: string;
-  onClick: () => void;
-  children: ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      aria-label={name}
-      title={name}
-      onClick={onClick}
-      className="inline-flex min-h-9 min-w-9 items-center justify-center gap-1 rounded-md px-1.5 text-soft hover:bg-rule-wash hover:text-ink"
-    >
-      {children}
-    </button>
   );
 }

@@ -1,5 +1,6 @@
 /** What the next lesson is: its shape, what it is on, and how long it may take. */
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 
 import type { NewLesson, Shape, TodayOut as Today } from "../../api/schema";
 import { usePlanLesson, useProposal } from "../../api/lessonQueries";
@@ -15,7 +16,10 @@ import { Families, Habits, New } from "./WhatItIsOn";
 export function ChooseNew({ today }: { today: Today }) {
   const plan = usePlanLesson();
   const [shape, setShape] = useState<Shape>("short");
-  const [chosen, setChosen] = useState<string>(today.next[0]?.new.join(" ") ?? "");
+  const [address] = useSearchParams();
+  const [chosen, setChosen] = useState<string>(
+    address.get("new") ?? today.next[0]?.new.join(" ") ?? "",
+  );
   const [again, setAgain] = useState<NewLesson>({ new: [], shape });
   const [minutes, setMinutes] = useState<number | null>(null);
   const teaches = today.shapes.find((one) => one.shape === shape)?.teaches ?? false;

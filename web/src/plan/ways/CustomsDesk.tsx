@@ -3,6 +3,7 @@ import type { CustomsIn, CustomsOut } from "../../api/schema";
 import { useAlphabet, useClassroom, useCustoms, useSetCustoms } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
+import { SmallPicture } from "../../ui/SmallPicture";
 import { Loading, ProblemNote } from "../../ui/states";
 import { RowPicture } from "./RowPicture";
 import { StruckOrRubbed } from "./StruckOrRubbed";
@@ -25,6 +26,7 @@ function Desk({ customs }: { customs: CustomsOut }) {
         own: customs.own,
         rubbing_out: customs.rubbing_out,
         largest_family: customs.largest_family,
+        open_joins: customs.open_joins,
       };
   const change = (part: Partial<CustomsIn>) => {
     set.mutate({ body: { ...kept, ...part } });
@@ -80,6 +82,29 @@ function Desk({ customs }: { customs: CustomsOut }) {
           }))}
         />
       </Setting>
+      {customs.joins.length ? (
+        <Setting
+          title="Joins that are not taught yet"
+          told={customs.joins.find(({ open }) => open === kept.open_joins)?.told}
+        >
+          <Choice
+            label="Joins that are not taught yet"
+            value={kept.open_joins ? "open" : "joined"}
+            onChange={(chosen) => {
+              change({ open_joins: chosen === "open" });
+            }}
+            options={customs.joins.map(({ open, picture }) => ({
+              value: open ? "open" : "joined",
+              name: open ? "May stand open" : "Join them all",
+              label: (
+                <Pictured title={open ? "May stand open" : "Join them all"}>
+                  <SmallPicture picture={picture} lines={lines} className="h-16" />
+                </Pictured>
+              ),
+            }))}
+          />
+        </Setting>
+      ) : null}
       <Setting
         title="Largest family for one lesson"
         told="A wish, no rule: a larger family is offered in parts, and may stay whole."

@@ -1,15 +1,15 @@
 /** Rows of one letter of the class's hand, as many as children write by themselves. */
 import type { RulingLine as Line } from "../../api/schema";
 import { useAlphabet } from "../../api/queries";
-import { lineAt } from "../../ink/geometry";
+import { boxOf, lineAt } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 
 /** Letters that fill a row; of several rows, which are drawn smaller, more. */
 const ONE_ROW = 9;
 const OF_SEVERAL = 14;
-/** u: from letter to letter, and from row to row beyond the lines. */
-const STEP = 1.5;
+/** u: between letters, and from row to row beyond the lines. */
+const APART = 0.8;
 const BETWEEN = 0.4;
 const LETTER = "n";
 
@@ -28,11 +28,13 @@ export function RowPicture({
 }) {
   const fill = rows === 1 ? ONE_ROW : OF_SEVERAL;
   const strokes = useStrokes(LETTER);
+  const { left, right } = boxOf(strokes);
+  const step = right - left + APART;
   const [top, drop] = [lineAt(lines, "top"), lineAt(lines, "drop")];
   const height = top - drop + BETWEEN;
   return (
     <svg
-      viewBox={`0 0 ${fill * STEP} ${rows * height + BETWEEN}`}
+      viewBox={`0 0 ${fill * step} ${rows * height + BETWEEN}`}
       className="h-24 w-52"
       preserveAspectRatio="xMidYMid"
       aria-hidden
@@ -43,7 +45,7 @@ export function RowPicture({
           {Array.from({ length: letters ?? fill }, (_, at) => (
             <g
               key={at}
-              transform={`translate(${at * STEP + 0.4} 0)`}
+              transform={`translate(${at * step + APART / 2 - left} 0)`}
               opacity={open && row === rows - 1 ? Math.max(0, 1 - at / 8) : undefined}
             >
               {strokes.map((points, stroke) => (

@@ -20,6 +20,8 @@ const CUSTOMS: CustomsOut = {
     { allowed: false, told: "Cross it out." },
   ],
   sizes: [3, 4, 5],
+  open_joins: false,
+  joins: [],
 };
 
 beforeEach(() => {
@@ -35,9 +37,9 @@ test("one thing is changed, the others are kept as they are", async () => {
   await user.click(screen.getByRole("radio", { name: "4 letters" }));
   await vi.waitFor(() => {
     expect(askedOf("PUT /api/plan/customs").map(({ body }) => body)).toEqual([
-      { own: "rows", rubbing_out: false, largest_family: 5 },
-      { own: "few", rubbing_out: true, largest_family: 5 },
-      { own: "few", rubbing_out: false, largest_family: 4 },
+      { own: "rows", rubbing_out: false, largest_family: 5, open_joins: false },
+      { own: "few", rubbing_out: true, largest_family: 5, open_joins: false },
+      { own: "few", rubbing_out: false, largest_family: 4, open_joins: false },
     ]);
   });
 });

@@ -9,11 +9,22 @@ import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { OneOf } from "./OneOf";
+import { TextOnLines } from "./TextOnLines";
 
 const SLOW = 0.7;
 
 export function BesideStep({ parts }: { parts: string[] }) {
   return <OneOf parts={parts}>{(part) => <Beside part={part} />}</OneOf>;
+}
+
+/** The same for a line of text: as the class writes it, and under it in the other hand. */
+export function BesideText({ text }: { text: string }) {
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <TextOnLines text={text} />
+      <TextOnLines text={text} otherHand />
+    </div>
+  );
 }
 
 function Beside({ part }: { part: string }) {

@@ -1,6 +1,6 @@
 /** What the board shows in a step. */
 import type { LessonOut as Lesson, LessonStep, Showing, StopOut as Stop } from "../../api/schema";
-import { BesideStep } from "./BesideStep";
+import { BesideStep, BesideText } from "./BesideStep";
 import { BigArm } from "./BigArm";
 import { FamilyStep } from "./FamilyStep";
 import { LetterStep } from "./LetterStep";
@@ -13,6 +13,9 @@ import { TextOnLines } from "./TextOnLines";
 import { TurnsStep } from "./TurnsStep";
 import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";
+
+/** Steps that are about a line of text, and not about letters one by one. */
+const TEXTS: readonly LessonStep["kind"][] = ["date", "look_back", "words", "sentence"];
 
 export function StepView({
   lesson,
@@ -32,7 +35,11 @@ export function StepView({
     case "turns":
       return <TurnsStep parts={stop.parts} />;
     case "beside":
-      return <BesideStep parts={stop.parts} />;
+      return TEXTS.includes(step.kind) ? (
+        <BesideText text={stop.copy_text} />
+      ) : (
+        <BesideStep parts={stop.parts} />
+      );
     case "memory":
       return <MemoryStep parts={step.kind === "show" ? stop.parts : lesson.look_back} />;
     case "pairs":

@@ -15,8 +15,16 @@ interface Placed {
   left: number;
 }
 
-export function TextOnLines({ text, counted = false }: { text: string; counted?: boolean }) {
-  const words = useText(text);
+export function TextOnLines({
+  text,
+  counted = false,
+  otherHand = false,
+}: {
+  text: string;
+  counted?: boolean;
+  otherHand?: boolean;
+}) {
+  const words = useText(text, { otherHand });
   if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
   if (words.isPending) return <Loading what="the words" />;
   if (words.isError) return <ProblemNote error={words.error} />;
