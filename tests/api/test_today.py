@@ -94,7 +94,9 @@ def test_what_the_teacher_does_is_done_and_what_follows_is_the_servers(taught: T
     assert word not in do("word", text=word, there=False)["words"]
     assert do("word", text="tan", there=True)["words"][-1] == "tan"
     assert do("look_back", letter="h", there=True)["look_back"][-1] == "h"
-    assert do("sentence", sentence="A man sat")["sentence"]["notes"] == ["End with a full stop."]
+    assert do("sentence", sentence="A man sat")["sentence"]["notes"] == [
+        "End with a full stop, ! or ?"
+    ]
 
 
 def test_a_change_that_cannot_be_is_refused(taught: TestClient) -> None:
@@ -109,7 +111,7 @@ def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught: TestC
     steps = {step["kind"]: step for step in lesson["steps"]}
     assert steps["show"]["showings"] == ["shown", "turns", "beside", "memory", "write"]
     assert steps["settle"]["showings"] == ["shown"]
-    others = [step["showings"] for kind, step in steps.items() if kind != "settle"]
+    others = [step["showings"] for kind, step in steps.items() if kind not in ("settle", "free")]
     assert all("beside" in showings for showings in others)
     assert steps["words"]["copy_text"] == ", ".join(lesson["words"])
     assert steps["close"]["prompts"][0] == "Where does n start?"
@@ -183,8 +185,8 @@ def test_a_teachers_own_word_is_picked_and_forgotten(taught: TestClient) -> None
 def test_sentences_are_offered_and_looked_over(taught: TestClient) -> None:
     offered = taught.get("/api/plan/sentences", params={"new": "n"}).json()
     assert offered
-    looked = taught.post("/api/plan/sentences/look-over", json={"text": "the man sat"}).json()
-    assert looked["words"] == ["the", "man", "sat"]
+    looked = taught.post("/api/plan/sentences/look-over", json={"text": "the man sat  in."}).json()
+    assert looked["words"] == ["the", "man", "sat", "in"]
     assert len(looked["notes"]) == 3
 
 
@@ -352,3 +354,63 @@ def test_a_capital_and_a_digit_that_are_taught_stay_taught_beside_the_small_lett
     assert {"N", "7"} <= set(known)
     again = taught.put("/api/plan/taught", json={"letters": [*known, "k", "sh"]}).json()["letters"]
     assert set(again) == {*known, "k"}
+
+
+def test_phrases_are_offered_beside_sentences(taught: TestClient) -> None:
+    phrases = taught.get("/api/plan/phrases", params={"new": "n"}).json()
+    assert "an ant" in phrases
+    lesson = planned(taught)
+    place = f"/api/plan/lessons/{lesson['id']}/changes"
+    changed = taught.post(place, json={"do": "sentence", "sentence": "an ant"}).json()
+    assert changed["sentence"]["notes"][0].startswith("A phrase.")
+    (stop,) = [stop for stop in changed["course"] if stop["kind"] == "sentence"]
+    assert [one["kind"] for one in stop["writings"]] == ["phrase"]
+
+
+def test_a_chain_may_come_back_to_its_first_word(taught: TestClient) -> None:
+    asked = {"length": 4, "all_letters": True, "back": True}
+    words = [one["text"] for one in taught.get("/api/plan/chain", params=asked).json()["words"]]
+    assert len(words) == 5
+    assert words[0] == words[-1]
+    assert len(set(words)) == 4
+
+
+def test_what_is_written_in_a_lesson_are_tasks(taught: TestClient) -> None:
+    taught.put("/api/plan/customs", json={"own": "rows", "rubbing_out": False, "largest_family": 5})
+    lesson = planned(taught)
+    writings = {stop["kind"]: stop["writings"] for stop in lesson["course"]}
+    date_text = taught.get("/api/plan/today").json()["date_text"]
+    assert writings["date"] == [
+        {"kind": "sentence", "text": date_text, "lines": 2, "letters": None}
+    ]
+    assert writings["look_back"][0]["kind"] == "sequence"
+    assert writings["look_back"][0]["text"].split() == lesson["look_back"]
+    assert writings["own"] == [{"kind": "row", "text": "n", "lines": 3, "letters": None}]
+    assert [one["text"] for one in writings["words"]] == lesson["words"]
+    assert writings["show"] == []
+
+
+def test_free_writing_begins_with_a_picture_or_a_question(taught: TestClient) -> None:
+    prompts = taught.get("/api/plan/today").json()["free_prompts"]
+    assert {one["picture"] for one in prompts} >= {"boat", "kite", None}
+    place = f"/api/plan/lessons/{planned(taught)['id']}/changes"
+    drawn = taught.post(place, json={"do": "prompt", "prompt": "picture: boat"}).json()
+    assert (drawn["picture"], drawn["prompt"]) == ("boat", "picture: boat")
+    (stop,) = [stop for stop in drawn["course"] if stop["kind"] == "free"]
+    assert stop["writings"] == [{"kind": "free", "text": "", "lines": 3, "letters": None}]
+    gone = taught.post(place, json={"do": "prompt", "prompt": ""}).json()
+    assert "free" not in [stop["kind"] for stop in gone["course"]]
+
+
+def test_a_whole_word_is_taught_as_it_stands_comes_back_and_can_be_forgotten(
+    taught: TestClient,
+) -> None:
+    lesson = taught.post("/api/plan/lessons", json={"new": ["said"], "shape": "short"}).json()
+    taught.post(f"/api/show/lessons/{lesson['id']}/close")
+    today = taught.get("/api/plan/today").json()
+    assert today["taught_words"] == ["said"]
+    assert "d" not in today["taught"]  # its letters have lessons of their own
+    assert "said" in [one["letter"] for one in today["due"]]
+    taught.put("/api/plan/taught", json={"letters": today["taught"], "words": []})
+    again = taught.get("/api/plan/today").json()
+    assert (again["taught_words"], again["taught"]) == ([], today["taught"])

@@ -150,6 +150,51 @@ def test_the_way_to_joined_is_rearranged_undone_and_computed_again(page: Page) -
     expect(page.get_by_role("button", name="As computed")).to_be_disabled()
 
 
+def test_the_teacher_sees_the_word_on_her_own_screen_and_sends_the_board_on(page: Page) -> None:
+    page.goto("/plan/today")
+    plan_button(page).click()
+    page.get_by_role("link", name="To the board").click()
+    title = page.get_by_role("region", name="Lesson on i").get_by_role("heading", level=1)
+    title.wait_for()
+    with page.expect_popup() as opened:
+        page.keyboard.press("t")
+    mine = opened.value
+    own_title = mine.get_by_role("heading", level=1)
+    for name in ("Slips to spot", "Trace, finish, own", "Choose the best", "Words"):
+        expect(own_title).to_be_visible()
+        mine.keyboard.press("PageDown")
+        expect(title).to_have_text(name)
+        expect(own_title).to_have_text(name)
+    expect(mine.get_by_text("Only you see this:")).to_be_visible()
+    word = mine.get_by_role("status").get_by_role("img").get_attribute("aria-label") or ""
+    (text, *_) = re.findall("[a-z]+", word)
+    expect(page.get_by_role("radio", name=text, exact=True)).to_have_count(0)
+    onwards = mine.get_by_role("button", name="Go on within the step")
+    onwards.click()
+    expect(page.get_by_role("list", name=re.compile("sounds: 1 counted"))).to_be_visible()
+    for _ in range(12):
+        if page.get_by_role("radio", name=text, exact=True).count():
+            break
+        onwards.click()
+    expect(page.get_by_role("radio", name=text, exact=True)).to_be_checked()
+    expect(mine.get_by_text("Only you see this:")).to_have_count(0)
+    page.close()
+
+
+def test_free_writing_begins_with_a_picture(page: Page) -> None:
+    page.goto("/plan/today")
+    plan_button(page).click()
+    free = page.get_by_role("region", name="Free writing")
+    free.get_by_role("combobox", name="A picture or a question").click()
+    with page.expect_response("**/changes"):
+        page.get_by_role("option", name="A picture: the kite").click()
+    page.get_by_role("link", name="To the board").click()
+    board = page.get_by_role("region", name="Lesson on i", exact=True)
+    board.get_by_role("button", name="Free writing").click()
+    expect(page.get_by_role("img", name="A picture: a kite in the wind")).to_be_visible()
+    expect(page.get_by_text("Write what you want to say.")).to_be_visible()
+
+
 def test_the_board_is_where_it_was_after_a_reload(page: Page) -> None:
     planned(page)
     page.get_by_role("link", name="To the board").click()
@@ -191,11 +236,11 @@ def test_words_are_chosen_and_a_sentence_is_looked_over(page: Page) -> None:
         inside.get_by_role("button", name="dig", exact=True).click()
     expect(page.get_by_role("button", name="Leave out dig")).to_be_visible()
     sentence = page.get_by_label("The sentence")
-    sentence.fill("i can dig")
+    sentence.fill("Can i dig")
     with page.expect_response("**/changes"):
         sentence.press("Tab")
     expect(page.get_by_text("The word I is always a capital.")).to_be_visible()
-    expect(page.get_by_text("End with a full stop.")).to_be_visible()
+    expect(page.get_by_text("End with a full stop, ! or ?")).to_be_visible()
 
 
 def test_the_date_is_written_as_the_class_writes_it(page: Page) -> None:

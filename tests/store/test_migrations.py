@@ -21,7 +21,15 @@ from firstloop.core.letters.style import Style
 from firstloop.core.teaching.standing import verdicts_of
 from firstloop.core.teaching.steps import StepKind
 from firstloop.services.rechecking import rebuild
-from firstloop.store import attempts, classes, inks, lessons, practice_days, standings
+from firstloop.store import (
+    attempts,
+    classes,
+    inks,
+    lessons,
+    practice_days,
+    standings,
+    taught_letters,
+)
 from firstloop.store.attempts import Which
 from firstloop.store.database import MIGRATIONS, Database
 from firstloop.store.tables import METADATA
@@ -108,9 +116,10 @@ def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database)
         kept = lessons.between(session, school_class.id, date(2020, 1, 1), date(2030, 1, 1))
         last = next(one for one in kept if one.id == 2)
         (stroke,) = lessons.written(session, school_class.id, last.id, StepKind.SHOW).strokes
-    shown = [step.kind for step in last.lesson.steps if not step.skipped]
         taught = taught_letters.of_class(session, school_class.id, joined=False)
         assert taught_letters.of_class(session, school_class.id, joined=True) == {}
+    shown = [step.kind for step in last.lesson.steps if not step.skipped]
+    assert taught["a"] == date(2026, 10, 30)
     assert len(kept) == 2
     assert last.at is shown[3]
     assert stroke.times is not None

@@ -20,6 +20,9 @@ const CheckStation = lazy(async () => ({
 const LessonBoard = lazy(async () => ({
   default: (await import("./show/lesson/LessonBoard")).LessonBoard,
 }));
+const MyScreen = lazy(async () => ({
+  default: (await import("./show/lesson/MyScreen")).MyScreen,
+}));
 const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
@@ -55,6 +58,7 @@ function Stations({ letters }: { letters: string[] }) {
         <Route key={station} path={`/${station}`}>
           <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
           {station === "show" && <Route path="lesson/:id" element={<LessonBoard />} />}
+          {station === "show" && <Route path="lesson/:id/mine" element={<MyScreen />} />}
           <Route path=":letter" element={<LetterStation station={station} letters={letters} />} />
         </Route>
       ))}

@@ -23,6 +23,7 @@ from firstloop.store import (
     slipped,
     standings,
     taught_letters,
+    taught_words,
 )
 from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord, LessonRecord
@@ -35,13 +36,14 @@ LOOKED_AT = timedelta(days=LOOKED_AT_DAYS)
 
 @dataclass(frozen=True, slots=True)
 class Today:
-    """What there is to know of a day: the letters that are taught, the families of the class's
-    scheme, what could come next, what is due, the lessons of its week by day, and its own lesson,
-    if there is one."""
+    """What there is to know of a day: the letters and whole words that are taught, the families of
+    the class's scheme, what could come next, what is due, the lessons of its week by day, and its
+    own lesson, if there is one."""
 
     day: date
     taught: tuple[str, ...]
     families: tuple[Family, ...]
+    taught_words: tuple[str, ...]
     next: tuple[Next, ...]
     due: tuple[Due, ...]
     week: tuple[tuple[date, tuple[LessonRecord, ...]], ...]
@@ -55,6 +57,7 @@ def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     with record.session() as session:
         day = day_of(now, school.zone(session))
         taught = tuple(letters_taught(session, school_class))
+        words = tuple(taught_words.of_class(session, school_class.id))
         monday = day - timedelta(days=day.weekday())
         found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
         coming_back = due(_practised(session, school_class), day)
@@ -63,6 +66,7 @@ def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     return Today(
         day=day,
         taught=taught,
+        taught_words=words,
         families=tuple(scheme.families),
         next=(*(Next(one.parts, one.why) for one in stages[:STAGES]), *what_next(scheme, taught)),
         due=coming_back,
@@ -98,6 +102,7 @@ def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: dat
             shape=asked.shape,
             habit=HABITS.get(asked.habit, "") if asked.habit else "",
             joins=school_class.hand.joins,
+            taught_words=taught_words.of_class(session, school_class.id),
         )
 
 
@@ -133,6 +138,7 @@ def close(
     with record.session() as session:
         given = lessons.set_given(session, school_class.id, lesson_id, now)
         letters = set(given.lesson.taught)
+        taught_words.add(session, school_class.id, set(given.lesson.whole_words), given.day)
         if school_class.hand.joins:
             pairs = set(pairs_in(given.lesson.new)) if given.lesson.shape.teaches else set()
             joining.teach(session, school_class.id, letters, pairs, given.day)
@@ -142,14 +148,20 @@ def close(
 
 
 def set_taught(
-    record: Database, school_class: ClassRecord, letters: set[str], now: datetime
+    record: Database,
+    school_class: ClassRecord,
+    letters: set[str],
+    now: datetime,
+    words: set[str] | None = None,
 ) -> tuple[str, ...]:
-    """Sets which letters are taught in the class's hand, whatever lessons were given; those that
-    are."""
+    """Sets which letters are taught in the class's hand, and which whole words (None: as they are),
+    whatever lessons were given; the letters that are."""
     with record.session() as session:
         day = day_of(now, school.zone(session))
         joined = school_class.hand.joins
         taught_letters.replace(session, school_class.id, letters, day, joined=joined)
+        if words is not None:
+            taught_words.replace(session, school_class.id, words, day)
         return tuple(letters_taught(session, school_class))
 
 
@@ -159,10 +171,11 @@ def letters_taught(session: Session, school_class: ClassRecord) -> dict[str, dat
 
 
 def _practised(session: Session, school_class: ClassRecord) -> list[Practised]:
-    """Every taught letter, as it was practised."""
+    """Every taught letter, as it was practised, and every word that was taught as it stands."""
     wrote = practice_days.of_class(session, school_class.id)
     stands = standings.of_class(session, school_class.id)
-    return [
+    words = taught_words.of_class(session, school_class.id)
+    letters = [
         Practised(
             letter=letter,
             taught=since,
@@ -172,3 +185,4 @@ def _practised(session: Session, school_class: ClassRecord) -> list[Practised]:
         )
         for letter, since in letters_taught(session, school_class).items()
     ]
+    return letters + [Practised(word, since, since, 0, 0.0) for word, since in words.items()]

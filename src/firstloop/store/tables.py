@@ -18,6 +18,7 @@ from firstloop.store import (
     standings,
     taught_joins,
     taught_letters,
+    taught_words,
 )
 from firstloop.store.base import Base
 
@@ -39,6 +40,7 @@ MODULES = (
     standings,
     taught_joins,
     taught_letters,
+    taught_words,
 )
 
 METADATA = Base.metadata

@@ -12,6 +12,7 @@ from firstloop.core.teaching.changing import (
     changed,
     moved,
     with_look_back,
+    with_prompt,
     with_sentence,
     with_word,
     with_words,
@@ -50,7 +51,8 @@ def test_the_minutes_add_up_and_no_step_is_shorter_than_a_half(minutes: int) -> 
 
 
 def test_a_full_lesson_has_every_step_in_the_order_of_practice() -> None:
-    assert kept(full()) == list(StepKind) == list(STEPS)
+    assert kept(full()) == [kind for kind in StepKind if kind is not StepKind.FREE]
+    assert list(STEPS) == list(StepKind)
 
 
 def test_a_short_lesson_leaves_out_what_can_be_done_without() -> None:
@@ -60,7 +62,22 @@ def test_a_short_lesson_leaves_out_what_can_be_done_without() -> None:
 
 def test_steps_without_matter_are_skipped() -> None:
     skipped = {step.kind for step in plan(["n"], 20).steps if step.skipped}
-    assert skipped == {StepKind.LOOK_BACK, StepKind.WORDS, StepKind.SENTENCE}
+    assert skipped == {
+        StepKind.LOOK_BACK,
+        StepKind.WORDS,
+        StepKind.SENTENCE,
+        StepKind.FREE,
+    }
+
+
+def test_free_writing_comes_with_its_prompt_and_goes_without_it() -> None:
+    asked = with_prompt(full(), "Who lives in your house?")
+    assert StepKind.FREE in kept(asked)
+    assert asked.spent == asked.minutes
+    assert prompts(asked, StepKind.FREE)[0] == "Who lives in your house?"
+    drawn = with_prompt(asked, "picture: boat")
+    assert prompts(drawn, StepKind.FREE)[0].startswith("Write what you want")
+    assert StepKind.FREE not in kept(with_prompt(drawn, ""))
 
 
 @pytest.mark.parametrize(
@@ -176,6 +193,9 @@ def test_what_is_to_be_written_in_a_step(kind: StepKind, written: str) -> None:
 def test_the_class_is_told_what_to_do_where_it_works_by_itself() -> None:
     told = {kind for kind in StepKind if prompts(full(), kind)}
     assert told == {
+        StepKind.DATE,
+        StepKind.LOOK_BACK,
+        StepKind.FREE,
         StepKind.OWN,
         StepKind.BEST,
         StepKind.WORDS,

@@ -1,6 +1,7 @@
 """Words and sentences to write: only taught letters, in their places; chains and puzzles."""
 
 import string
+from collections import Counter
 from datetime import date
 from itertools import pairwise
 from typing import Any
@@ -15,8 +16,11 @@ from firstloop.core.vocabulary.language import Language, Variety, long_date
 from firstloop.core.vocabulary.picker import EASY_LETTERS, Where, pick
 from firstloop.core.vocabulary.sentences import (
     Lack,
+    bundled_phrases,
     bundled_sentences,
+    is_phrase,
     look_over,
+    writable_phrases,
     writable_sentences,
 )
 from firstloop.core.vocabulary.sounds import bundled, word
@@ -128,6 +132,9 @@ def test_sentences_with_the_new_letter_come_first() -> None:
     [
         ("The cat sat.", []),
         ("the cat sat.", [Lack.CAPITAL]),
+        ("Can it sit?", []),
+        ("The cat sat!", []),
+        ("in the can", [Lack.PHRASE]),
         ("Can i sit?", [Lack.CAPITAL_I]),
         ("Sit", [Lack.STOP]),
         ("The  cat sat .", [Lack.SPACES]),
@@ -141,8 +148,8 @@ def test_a_sentence_is_looked_over(text: str, lacks: Any) -> None:
 
 def test_the_stop_is_called_what_the_class_calls_it() -> None:
     american = Language(Variety.AMERICAN)
-    assert look_over("Sit", "sit", american).notes[0].what == "End with a period."
-    assert look_over("Sit", "sit").notes[0].what == "End with a full stop."
+    assert look_over("Sit", "sit", american).notes[0].what == "End with a period, ! or ?"
+    assert look_over("Sit", "sit").notes[0].what == "End with a full stop, ! or ?"
 
 
 def test_the_long_date_in_both_varieties() -> None:
@@ -180,3 +187,25 @@ def test_words_that_need_most_come_last_and_say_what_they_need() -> None:
     assert needs == sorted(needs)
     assert {0, 1} == set(needs)
     assert all(set(one.untaught) == set(one.word.text.lower()) - set("iatpn") for one in found)
+
+
+def test_a_word_that_is_taught_as_it_stands_needs_no_letters() -> None:
+    assert not any("sky" in text for text in writable_sentences("whyistheor"))
+    assert "Why is the sky so red?" in writable_sentences("whyistheord", words=["sky"])
+
+
+def test_phrases_are_phrases_and_sentences_are_not() -> None:
+    assert all(is_phrase(text) for text in bundled_phrases())
+    assert not any(is_phrase(text) for text in bundled_sentences())
+    assert writable_phrases("nat") == ("an ant",)
+
+
+def test_all_three_end_marks_are_met_and_no_beginning_is_everybodys() -> None:
+    sentences = [text.strip() for text in bundled_sentences()]
+    ends = Counter(text[-1] for text in sentences)
+    assert ends["?"] >= 12
+    assert ends["!"] >= 6
+    first_two = Counter(tuple(text.split()[:2]) for text in sentences)
+    assert max(first_two.values()) <= 3
+    whole = Counter(" ".join(text.lower().rstrip(".!?").split()[-3:]) for text in sentences)
+    assert max(whole.values()) <= 2

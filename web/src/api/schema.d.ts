@@ -497,7 +497,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Get Phrases
+         * @description Bundled phrases of taught letters and words; those with what is new first.
+         */
+        get: operations["get_phrases"];
         /**
          * Put Own Phrase
          * @description Keeps the teacher's words for a move, in the class's hand.
@@ -901,7 +905,7 @@ export interface paths {
         get?: never;
         /**
          * Put Taught
-         * @description Sets which letters are taught, whatever lessons were given.
+         * @description Sets what is taught, whatever lessons were given.
          */
         put: operations["put_taught"];
         post?: never;
@@ -941,7 +945,7 @@ export interface paths {
         /**
          * Get Chain
          * @description A chain of so many words, of taught letters or of all; from a word, or from wherever there is
-         *     one.
+         *     one; one that comes back has its first word once more.
          */
         get: operations["get_chain"];
         put?: never;
@@ -1045,7 +1049,7 @@ export interface paths {
         };
         /**
          * Get Sentences
-         * @description Bundled sentences of taught letters; those with what is new first.
+         * @description Bundled sentences of taught letters and words; those with what is new first.
          */
         get: operations["get_sentences"];
         put?: never;
@@ -1599,7 +1603,7 @@ export interface components {
          * LessonMatterOut
          * @description A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
          *     steps as they follow each other, the letter steps coming round; `sounds` its words as they are
-         *     heard.
+         *     heard; `prompt` what free writing begins with, `picture` the name of it where it is one.
          */
         LessonMatterOut: {
             shape: components["schemas"]["Shape"];
@@ -1627,6 +1631,10 @@ export interface components {
             /** Sounds */
             sounds: components["schemas"]["WordOut"][];
             sentence: components["schemas"]["SentenceOut"];
+            /** Prompt */
+            prompt: string;
+            /** Picture */
+            picture: string | null;
         };
         /**
          * LessonOut
@@ -1659,6 +1667,10 @@ export interface components {
             /** Sounds */
             sounds: components["schemas"]["WordOut"][];
             sentence: components["schemas"]["SentenceOut"];
+            /** Prompt */
+            prompt: string;
+            /** Picture */
+            picture: string | null;
             /** Id */
             id: number;
             /**
@@ -2053,6 +2065,16 @@ export interface components {
             where: string[];
         };
         /**
+         * PromptOut
+         * @description What free writing may begin with: a question, or a picture by its name.
+         */
+        PromptOut: {
+            /** Prompt */
+            prompt: string;
+            /** Picture */
+            picture: string | null;
+        };
+        /**
          * Proportion
          * @description A proportion in force, and between what it can be set.
          */
@@ -2259,6 +2281,19 @@ export interface components {
             aim: string;
         };
         /**
+         * SetPrompt
+         * @description Another thing to begin free writing with; nothing: there is none.
+         */
+        SetPrompt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "prompt";
+            /** Prompt */
+            prompt: string;
+        };
+        /**
          * SetRounds
          * @description The letter steps come round the one way or the other.
          */
@@ -2436,7 +2471,7 @@ export interface components {
          * @description The steps of a lesson, in the order of practice.
          * @enum {string}
          */
-        StepKind: "settle" | "date" | "look_back" | "family" | "show" | "slips" | "big" | "own" | "best" | "words" | "sentence" | "close" | "home";
+        StepKind: "settle" | "date" | "look_back" | "family" | "show" | "slips" | "big" | "own" | "best" | "words" | "sentence" | "free" | "close" | "home";
         /**
          * StepOut
          * @description What a letter brings where it stands in the order.
@@ -2472,6 +2507,8 @@ export interface components {
             minutes: number;
             /** Copy Text */
             copy_text: string;
+            /** Writings */
+            writings: components["schemas"]["WritingOut"][];
         };
         /**
          * StyleIn
@@ -2563,11 +2600,13 @@ export interface components {
         };
         /**
          * TaughtIn
-         * @description The letters that are taught.
+         * @description The letters that are taught; and the whole words, where they change as well.
          */
         "TaughtIn-Output": {
             /** Letters */
             letters: string[];
+            /** Words */
+            words?: string[] | null;
         };
         /**
          * TimeStep
@@ -2598,6 +2637,10 @@ export interface components {
             families: components["schemas"]["TaughtFamily"][];
             /** Taught */
             taught: string[];
+            /** Taught Words */
+            taught_words: string[];
+            /** Free Prompts */
+            free_prompts: components["schemas"]["PromptOut"][];
             /** Next */
             next: components["schemas"]["NextOut"][];
             /** Due */
@@ -2657,6 +2700,20 @@ export interface components {
             words: components["schemas"]["PickedOut"][];
         };
         /**
+         * WritingOut
+         * @description Something to write: what kind of text, the text (of free writing, none), on how many lines;
+         *     of a row how many letters, where that is said.
+         */
+        WritingOut: {
+            kind: components["schemas"]["Kind"];
+            /** Text */
+            text: string;
+            /** Lines */
+            lines: number;
+            /** Letters */
+            letters: number | null;
+        };
+        /**
          * TaughtIn
          * @description Letters or pairs, and whether they are taught.
          */
@@ -2668,11 +2725,13 @@ export interface components {
         };
         /**
          * TaughtIn
-         * @description The letters that are taught.
+         * @description The letters that are taught; and the whole words, where they change as well.
          */
         firstloop__api__plan__today__TaughtIn: {
             /** Letters */
             letters: string[];
+            /** Words */
+            words?: string[] | null;
         };
     };
     responses: never;
@@ -2751,6 +2810,7 @@ export type PlaceIn = components['schemas']['PlaceIn'];
 export type Preview = components['schemas']['Preview'];
 export type PreviewIn = components['schemas']['PreviewIn'];
 export type Problem = components['schemas']['Problem'];
+export type PromptOut = components['schemas']['PromptOut'];
 export type Proportion = components['schemas']['Proportion'];
 export type ProportionsOut = components['schemas']['ProportionsOut'];
 export type ProposalOut = components['schemas']['ProposalOut'];
@@ -2770,6 +2830,7 @@ export type SchemeOut = components['schemas']['SchemeOut'];
 export type SentenceIn = components['schemas']['SentenceIn'];
 export type SentenceOut = components['schemas']['SentenceOut'];
 export type SetAim = components['schemas']['SetAim'];
+export type SetPrompt = components['schemas']['SetPrompt'];
 export type SetRounds = components['schemas']['SetRounds'];
 export type SetSentence = components['schemas']['SetSentence'];
 export type SetShape = components['schemas']['SetShape'];
@@ -2803,6 +2864,7 @@ export type Verdicts = components['schemas']['Verdicts'];
 export type Where = components['schemas']['Where'];
 export type WordOut = components['schemas']['WordOut'];
 export type WordRow = components['schemas']['WordRow'];
+export type WritingOut = components['schemas']['WritingOut'];
 export type FirstloopApiPlanJoiningTaughtIn = components['schemas']['firstloop__api__plan__joining__TaughtIn'];
 export type FirstloopApiPlanTodayTaughtIn = components['schemas']['firstloop__api__plan__today__TaughtIn'];
 export type $defs = Record<string, never>;
@@ -4042,6 +4104,48 @@ export interface operations {
             };
         };
     };
+    get_phrases: {
+        parameters: {
+            query: {
+                new: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     put_own_phrase: {
         parameters: {
             query?: never;
@@ -4858,7 +4962,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
             };
         };
         responses: {
@@ -5150,6 +5254,7 @@ export interface operations {
                 start?: string | null;
                 length?: number;
                 all_letters?: boolean;
+                back?: boolean;
             };
             header?: never;
             path?: never;

@@ -16,12 +16,20 @@ export function useSentences(part: string) {
   return $api.useQuery("get", "/api/plan/sentences", { params: { query: { new: part } } });
 }
 
+export function usePhrases(part: string) {
+  return $api.useQuery("get", "/api/plan/phrases", { params: { query: { new: part } } });
+}
+
 /** A chain of so many words; from a word, or if that is empty from wherever there is one. */
-export function useChain(start: string, length: number, all_letters: boolean, enabled: boolean) {
+export function useChain(
+  start: string,
+  { length, back, all_letters }: { length: number; back: boolean; all_letters: boolean },
+  enabled: boolean,
+) {
   return $api.useQuery(
     "get",
     "/api/plan/chain",
-    { params: { query: { start: start || null, length, all_letters } } },
+    { params: { query: { start: start || null, length, back, all_letters } } },
     { enabled, placeholderData: keepPreviousData },
   );
 }

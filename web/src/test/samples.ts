@@ -161,6 +161,7 @@ export function courseOf(steps: readonly LessonStep[], about = ["l"]): StopOut[]
       letters: about,
       minutes,
       copy_text,
+      writings: [],
     }));
 }
 
@@ -184,6 +185,8 @@ export function lesson(other: Partial<LessonOut> = {}): LessonOut {
     words: ["lid", "lip"],
     sounds: [word("lid"), word("lip")],
     sentence: { text: "Lil is in.", words: 3, notes: [] },
+    prompt: "",
+    picture: null,
     at: null,
     given: false,
     ...other,
@@ -204,6 +207,11 @@ export function today(other: Partial<TodayOut> = {}): TodayOut {
     ],
     families: [{ name: "Straight down", taught: ["i", "l"] }],
     taught: ["i", "n"],
+    taught_words: [],
+    free_prompts: [
+      { prompt: "picture: boat", picture: "boat" },
+      { prompt: "What can you hear?", picture: null },
+    ],
     next: [],
     due: [],
     lesson: lesson(),

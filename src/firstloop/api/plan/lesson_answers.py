@@ -6,10 +6,13 @@ from datetime import date
 from pydantic import BaseModel
 
 from firstloop.api.plan.letters import WordOut, word_out
+from firstloop.core.evidence.task import Kind
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import Customs
+from firstloop.core.teaching.free import picture_of
 from firstloop.core.teaching.lesson import Lesson, parts_of
 from firstloop.core.teaching.steps import STEPS, Rounds, Shape, Showing, StepKind
+from firstloop.core.teaching.tasks import writings_of
 from firstloop.core.teaching.told import copy_of, prompts
 from firstloop.core.vocabulary.language import Language, long_date
 from firstloop.core.vocabulary.sentences import look_over
@@ -36,6 +39,16 @@ class LessonStep(BaseModel):
     rows: int
 
 
+class WritingOut(BaseModel):
+    """Something to write: what kind of text, the text (of free writing, none), on how many lines;
+    of a row how many letters, where that is said."""
+
+    kind: Kind
+    text: str
+    lines: int
+    letters: int | None
+
+
 class StopOut(BaseModel):
     """A place on the way through a lesson: a step, what it is about there, its parts to be shown in
     turn; `part` is the one that a step which comes round has come to."""
@@ -47,6 +60,7 @@ class StopOut(BaseModel):
     letters: list[str]
     minutes: float
     copy_text: str
+    writings: list[WritingOut]
 
 
 class SentenceOut(BaseModel):
@@ -60,7 +74,7 @@ class SentenceOut(BaseModel):
 class LessonMatterOut(BaseModel):
     """A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
     steps as they follow each other, the letter steps coming round; `sounds` its words as they are
-    heard."""
+    heard; `prompt` what free writing begins with, `picture` the name of it where it is one."""
 
     shape: Shape
     rounds: Rounds
@@ -76,6 +90,8 @@ class LessonMatterOut(BaseModel):
     words: list[str]
     sounds: list[WordOut]
     sentence: SentenceOut
+    prompt: str
+    picture: str | None
 
 
 class LessonOut(LessonMatterOut):
@@ -122,8 +138,12 @@ def lesson_out(kept: LessonRecord, known: Known) -> LessonOut:
     )
 
 
-def _stop_out(stop: Stop, lesson: Lesson, date_text: str) -> StopOut:
+def _stop_out(stop: Stop, lesson: Lesson, date_text: str, customs: Customs) -> StopOut:
     return StopOut(
+        writings=[
+            WritingOut(kind=one.kind, text=one.text, lines=one.lines, letters=one.letters)
+            for one in writings_of(stop, lesson, date_text, customs)
+        ],
         kind=stop.kind,
         part=stop.part,
         about=list(stop.about),
@@ -142,7 +162,7 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
         shape=lesson.shape,
         rounds=lesson.rounds,
         aim=lesson.aim,
-        course=[_stop_out(stop, lesson, date_text) for stop in course(lesson)],
+        course=[_stop_out(stop, lesson, date_text, known.customs) for stop in course(lesson)],
         new=list(lesson.new),
         parts=list(lesson.parts),
         letters=list(lesson.letters),
@@ -163,6 +183,8 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
             )
             for step in lesson.steps
         ],
+        prompt=lesson.prompt,
+        picture=picture_of(lesson.prompt),
         look_back=list(lesson.look_back),
         words=list(lesson.words),
         sounds=[word_out(heard_in(text, known.own)) for text in lesson.words],

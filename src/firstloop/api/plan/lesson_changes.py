@@ -88,6 +88,13 @@ class SetAim(BaseModel):
     aim: Text
 
 
+class SetPrompt(BaseModel):
+    """Another thing to begin free writing with; nothing: there is none."""
+
+    do: Literal["prompt"]
+    prompt: Text
+
+
 class SetShape(BaseModel):
     """The steps of another shape."""
 
@@ -113,13 +120,14 @@ LessonChange = Annotated[
     | TakeLetter
     | SetSentence
     | SetAim
+    | SetPrompt
     | SetShape
     | SetRounds,
     Field(discriminator="do"),
 ]
 
 
-def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911  # a line a kind
+def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911, PLR0912  # a line a kind
     """The lesson with the change made; raises LessonError."""
     match change:
         case MoveStep():
@@ -142,6 +150,8 @@ def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911  #
             return changing.with_sentence(lesson, change.sentence)
         case SetAim():
             return changing.with_aim(lesson, change.aim)
+        case SetPrompt():
+            return changing.with_prompt(lesson, change.prompt)
         case SetShape():
             return lessons.reshaped(lesson, change.shape)
         case SetRounds():

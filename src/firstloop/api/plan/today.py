@@ -17,6 +17,8 @@ from firstloop.api.plan.lesson_answers import (
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
 from firstloop.core.contract import Code
 from firstloop.core.teaching.due import Due
+from firstloop.core.teaching.free import picture_of
+from firstloop.core.teaching.free import prompts as free_prompts
 from firstloop.core.teaching.lesson import (
     HALF,
     LONGEST,
@@ -124,6 +126,13 @@ class MinutesRange(BaseModel):
     step: float
 
 
+class PromptOut(BaseModel):
+    """What free writing may begin with: a question, or a picture by its name."""
+
+    prompt: str
+    picture: str | None
+
+
 class TodayOut(BaseModel):
     """All that the page of today shows."""
 
@@ -133,6 +142,8 @@ class TodayOut(BaseModel):
     shapes: list[ShapeOut]
     families: list[TaughtFamily]
     taught: list[str]
+    taught_words: list[str]
+    free_prompts: list[PromptOut]
     next: list[NextOut]
     due: list[DueOut]
     lesson: LessonOut | None
@@ -162,6 +173,8 @@ def get_today(record: Record, session: Db, school_class: Class, now: Now) -> Tod
             for family in today.families
         ],
         taught=list(today.taught),
+        taught_words=list(today.taught_words),
+        free_prompts=[PromptOut(prompt=one, picture=picture_of(one)) for one in free_prompts()],
         next=[_next_out(one) for one in today.next],
         due=[_due_out(one) for one in today.due],
         lesson=out(today.lesson) if today.lesson else None,
@@ -254,16 +267,19 @@ def put_language(session: Db, school_class: Class, sent: LanguageIn) -> Language
 
 
 class TaughtIn(BaseModel):
-    """The letters that are taught."""
+    """The letters that are taught; and the whole words, where they change as well."""
 
     letters: list[NewPart]
+    words: list[NewPart] | None = None
 
 
 @router.put("/taught")
 def put_taught(record: Record, school_class: Class, now: Now, sent: TaughtIn) -> TaughtIn:
-    """Sets which letters are taught, whatever lessons were given."""
+    """Sets what is taught, whatever lessons were given."""
     letters = {letter for letter in sent.letters if letter in school_class.hand.scripts}
-    return TaughtIn(letters=list(planning.set_taught(record, school_class, letters, now)))
+    words = None if sent.words is None else set(sent.words)
+    kept = planning.set_taught(record, school_class, letters, now, words)
+    return TaughtIn(letters=list(kept), words=sent.words)
 
 
 def _language_out(school_class: ClassRecord) -> LanguageIn:

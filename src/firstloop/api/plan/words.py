@@ -1,6 +1,7 @@
 """Plan, words: a picker for a lesson, chains, missing pairs, the teacher's own words, sentences."""
 
 import string
+from collections.abc import Callable
 from typing import Annotated
 
 from fastapi import APIRouter, Query
@@ -11,11 +12,11 @@ from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.vocabulary import chains
 from firstloop.core.vocabulary.picker import Picked, Where, pick
-from firstloop.core.vocabulary.sentences import look_over, writable_sentences
+from firstloop.core.vocabulary.sentences import look_over, writable_phrases, writable_sentences
 from firstloop.core.vocabulary.sounds import Word
 from firstloop.services import schemes
 from firstloop.services.lessons import letters_taught
-from firstloop.store import own_vocabulary
+from firstloop.store import own_vocabulary, taught_words
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
@@ -111,16 +112,18 @@ def get_picker(
 def get_chain(
     session: Db,
     school_class: Class,
+    *,
     start: Text | None = None,
     length: Annotated[int, Query(ge=2, le=LONGEST_CHAIN)] = 6,
     all_letters: bool = False,
+    back: bool = False,
 ) -> ChainOut:
     """A chain of so many words, of taught letters or of all; from a word, or from wherever there is
-    one."""
+    one; one that comes back has its first word once more."""
     letters, own = _letters(session, school_class, all_letters=all_letters)
     if start is None:
-        return _chain_out(chains.anywhere(length, letters, own))
-    return _chain_out(chains.of_length(start, length, letters, own))
+        return _chain_out(chains.anywhere(length, letters, own, back=back))
+    return _chain_out(chains.of_length(start, length, letters, own, back=back))
 
 
 @router.get("/chain/{end}")
@@ -172,9 +175,22 @@ def delete_own_word(session: Db, school_class: Class, text: str) -> None:
 
 @router.get("/sentences")
 def get_sentences(session: Db, school_class: Class, new: Part) -> list[str]:
-    """Bundled sentences of taught letters; those with what is new first."""
-    taught = letters_taught(session, school_class)
-    return list(writable_sentences({*taught, *new}, new))[:MOST_LISTED]
+    """Bundled sentences of taught letters and words; those with what is new first."""
+    return _texts(writable_sentences, session, school_class, new)
+
+
+@router.get("/phrases")
+def get_phrases(session: Db, school_class: Class, new: Part) -> list[str]:
+    """Bundled phrases of taught letters and words; those with what is new first."""
+    return _texts(writable_phrases, session, school_class, new)
+
+
+def _texts(
+    writable: Callable[..., tuple[str, ...]], session: Session, school_class: ClassRecord, new: str
+) -> list[str]:
+    letters = letters_taught(session, school_class)
+    words = taught_words.of_class(session, school_class.id)
+    return list(writable({*letters, *new}, new, words))[:MOST_LISTED]
 
 
 @router.post("/sentences/look-over")

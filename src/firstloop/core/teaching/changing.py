@@ -84,6 +84,12 @@ def with_sentence(lesson: Lesson, sentence: str) -> Lesson:
     return replace(lesson, sentence=short(sentence))
 
 
+def with_prompt(lesson: Lesson, prompt: str) -> Lesson:
+    """The lesson with free writing that begins with this, or, with nothing, without it."""
+    prompt = short(prompt)
+    return changed(replace(lesson, prompt=prompt), StepKind.FREE, skipped=prompt == "")
+
+
 def with_aim(lesson: Lesson, aim: str) -> Lesson:
     """The lesson with another aim, or with none."""
     return replace(lesson, aim=short(aim))

@@ -64,7 +64,8 @@ class Lesson:
     """A lesson on letters, pairs of letters that are one sound, or whole words: new ones, or, where
     its shape teaches nothing new, ones that are looked at again; a lesson of words is on none.
 
-    `aim` is what it is for, in one line; `rounds` how its letter steps come round for several.
+    `aim` is what it is for, in one line; `rounds` how its letter steps come round for several;
+    `prompt` what free writing begins with, a question or a picture by its name.
     """
 
     new: tuple[str, ...]
@@ -73,6 +74,7 @@ class Lesson:
     look_back: tuple[str, ...] = ()
     words: tuple[str, ...] = ()
     sentence: str = ""
+    prompt: str = ""
     shape: Shape = Shape.FULL
     rounds: Rounds = Rounds.BY_LETTER
     aim: str = ""
@@ -89,6 +91,15 @@ class Lesson:
             return ()
         parts = (part for part in self.new if len(part) <= A_PAIR)
         return tuple(dict.fromkeys(letter for part in parts for letter in part))
+
+    @property
+    def whole_words(self) -> tuple[str, ...]:
+        """The words that are taught as they stand once it is given.
+
+        >>> plan(["n", "sh", "said"], 20).whole_words
+        ('said',)
+        """
+        return tuple(x for x in self.new if len(x) > A_PAIR) if self.shape.teaches else ()
 
     @property
     def letters(self) -> tuple[str, ...]:
@@ -132,7 +143,7 @@ def plan(
     Steps without matter are skipped: nothing to look back on, no words yet.
 
     >>> lesson = plan(["n"], 20, look_back=["r"], words=["nap"], sentence="Nap, Ned.")
-    >>> lesson.spent, len(lesson.steps)
+    >>> lesson.spent, sum(not step.skipped for step in lesson.steps)
     (20.0, 13)
     >>> [step.kind.value for step in plan(["n"], 10).steps if not step.skipped]
     ['settle', 'date', 'show', 'slips', 'big', 'own', 'best', 'close']
@@ -175,6 +186,7 @@ def shaped(lesson: Lesson, shape: Shape) -> Lesson:
             (StepKind.LOOK_BACK, lesson.look_back),
             (StepKind.WORDS, lesson.words),
             (StepKind.SENTENCE, lesson.sentence),
+            (StepKind.FREE, lesson.prompt),
         )
         if not matter
     }
@@ -219,7 +231,7 @@ def weight_of(kind: StepKind, lesson: Lesson) -> float:
 
 
 def _full() -> float:
-    return sum(kind.weight for kind in STEPS.values())
+    return sum(STEPS[kind].weight for kind in SHAPES[Shape.FULL].steps)
 
 
 def retimed(lesson: Lesson, fixed: Iterable[StepKind] = ()) -> Lesson:

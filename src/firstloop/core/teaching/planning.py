@@ -60,6 +60,7 @@ def propose(
     shape: Shape = Shape.FULL,
     habit: str = "",
     joins: bool = False,
+    taught_words: Iterable[str] = (),
 ) -> Lesson:
     """A lesson with its matter filled in: what is due to look back on, words with the letters of
     the lesson in several places, a sentence of taught letters, an aim; raises LessonError. A lesson
@@ -79,8 +80,8 @@ def propose(
         look_back = [letter for letter in new if len(letter) == 1]
     else:
         look_back = [one.letter for one in due if one.letter not in letters][:LOOK_BACK_LETTERS]
-    about = letters or {one.letter for one in due} or known
-    sentences = writable_sentences(known, about)
+    about = letters or {one.letter for one in due if len(one.letter) == 1} or known
+    sentences = writable_sentences(known, about, taught_words)
     # A capital is met in the words of its small letter.
     words = _words([part.lower() for part in new] or sorted(about), known, own_words)
     whole = tuple(part for part in new if len(part) > A_PAIR)

@@ -19,6 +19,7 @@ class StepKind(StrEnum):
     BEST = "best"
     WORDS = "words"
     SENTENCE = "sentence"
+    FREE = "free"
     CLOSE = "close"
     HOME = "home"
 
@@ -76,6 +77,7 @@ class StepInfo:
     rows: int = 1
 
 
+_ALONE = (Showing.SHOWN, Showing.WRITE)
 _WRITTEN = (Showing.SHOWN, Showing.BESIDE, Showing.WRITE)
 
 STEPS: dict[StepKind, StepInfo] = {
@@ -113,6 +115,9 @@ STEPS: dict[StepKind, StepInfo] = {
     StepKind.SENTENCE: StepInfo(
         "A sentence", "Say it, count its words, write it.", 2.5, 3, _WRITTEN, 2
     ),
+    StepKind.FREE: StepInfo(
+        "Free writing", "From a picture or a question; own words.", 4.0, 0, _ALONE, 3
+    ),
     StepKind.CLOSE: StepInfo("Close", "What we learned; a small drawing.", 1.0, 0),
     StepKind.HOME: StepInfo("Home", "The sheet to take along.", 0.5, 4),
 }
@@ -130,6 +135,9 @@ class ShapeInfo:
     minutes_more: int
 
 
+_ALL = tuple(kind for kind in StepKind if kind is not StepKind.FREE)
+"""Free writing is a lesson's work by itself; a teacher takes it in when she wants it."""
+
 SHAPES: dict[Shape, ShapeInfo] = {
     Shape.SHORT: ShapeInfo(
         "Short",
@@ -138,7 +146,7 @@ SHAPES: dict[Shape, ShapeInfo] = {
         8,
         3,
     ),
-    Shape.FULL: ShapeInfo("Full", "From settling down to the sheet for home.", (*StepKind,), 20, 4),
+    Shape.FULL: ShapeInfo("Full", "From settling down to the sheet for home.", _ALL, 20, 4),
     Shape.LOOK_BACK: ShapeInfo(
         "Look back",
         "Nothing new: letters that are taught, written again.",

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, USUAL, Customs
+from firstloop.core.teaching.free import picture_of
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.steps import Shape, StepKind
 
@@ -60,11 +61,15 @@ def copy_of(lesson: Lesson, kind: StepKind, date_text: str) -> str:
             return lesson.sentence
         case StepKind.LOOK_BACK:
             return " ".join(lesson.look_back)
+        case StepKind.FREE:
+            return ""
         case _:
             return " ".join(lesson.new)
 
 
-def prompts(lesson: Lesson, kind: StepKind, customs: Customs = USUAL) -> tuple[str, ...]:
+def prompts(  # noqa: PLR0911  # a line a kind
+    lesson: Lesson, kind: StepKind, customs: Customs = USUAL
+) -> tuple[str, ...]:
     """What the class is told to do in a step in which it works by itself.
 
     >>> from firstloop.core.teaching.lesson import plan
@@ -81,6 +86,13 @@ def prompts(lesson: Lesson, kind: StepKind, customs: Customs = USUAL) -> tuple[s
             )
         case StepKind.WORDS:
             return (RUBBING_OUT[customs.rubbing_out],)
+        case StepKind.DATE:
+            return ("Write the date: capitals and digits touch their line.",)
+        case StepKind.LOOK_BACK:
+            return ("Write each one, and say its family.",)
+        case StepKind.FREE:
+            question = () if picture_of(lesson.prompt) else (lesson.prompt,)
+            return (*question, "Write what you want to say.", "Spelling does not count today.")
         case StepKind.BEST:
             return ("Look at your row.", "Ring the one you like best.", "Tell your neighbour why.")
         case StepKind.CLOSE:

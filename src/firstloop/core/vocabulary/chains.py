@@ -89,14 +89,22 @@ def _back(text: str, came_from: dict[str, str | None]) -> list[str]:
 
 
 def of_length(
-    start: str, length: int, letters: Iterable[str], own: tuple[Word, ...] = ()
+    start: str,
+    length: int,
+    letters: Iterable[str],
+    own: tuple[Word, ...] = (),
+    *,
+    back: bool = False,
 ) -> tuple[Word, ...]:
     """A chain of so many words that begins with a word and has none twice; empty where there is
-    none. Each change is in another place than the one before, where that can be had.
+    none. Each change is in another place than the one before, where that can be had. One that
+    comes `back` has its first word once more at the end.
 
     >>> chain = of_length("pin", 5, "pinatsecklm")
     >>> len(chain), len({word.text for word in chain})
     (5, 5)
+    >>> [word.text for word in of_length("pin", 3, "pintab", back=True)]
+    ['pin', 'bin', 'tin', 'pin']
     """
     graph = _graph(frozenset(letters), own)
     if start not in graph.words:
@@ -106,8 +114,10 @@ def of_length(
     def onwards(chain: list[str]) -> list[str]:
         nonlocal looked_at
         looked_at += 1
-        if len(chain) == length:
+        if len(chain) == length and not back:
             return chain
+        if len(chain) == length:
+            return [*chain, start] if start in graph.near[chain[-1]] else []
         free = [text for text in graph.near[chain[-1]] if text not in chain]
         # A change elsewhere first; and what goes on nowhere last.
         free.sort(key=lambda text: (_same_place(graph, chain, text), len(graph.near[text]) < 2))
@@ -119,7 +129,9 @@ def of_length(
     return tuple(graph.words[text] for text in onwards([start]))
 
 
-def anywhere(length: int, letters: Iterable[str], own: tuple[Word, ...] = ()) -> tuple[Word, ...]:
+def anywhere(
+    length: int, letters: Iterable[str], own: tuple[Word, ...] = (), *, back: bool = False
+) -> tuple[Word, ...]:
     """A chain of so many words from wherever there is one; words with more neighbours are tried
     first. Empty where there is none.
 
@@ -130,7 +142,7 @@ def anywhere(length: int, letters: Iterable[str], own: tuple[Word, ...] = ()) ->
     for text in sorted(graph.words, key=lambda text: (-len(graph.near[text]), text)):
         if len(graph.near[text]) == 0:
             break
-        if chain := of_length(text, length, letters, own):
+        if chain := of_length(text, length, letters, own, back=back):
             return chain
     return ()
 

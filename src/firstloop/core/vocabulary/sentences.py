@@ -9,28 +9,40 @@ from functools import lru_cache
 from firstloop.core.vocabulary.language import Language
 
 SENTENCES = """
-Sit on a mat. Tip it in a tin. A cat sat on it. I can see a tin. It is a pin. Pat is in a tent.
-Ten ants sit in a nest. The cat naps on a mat. I am at the top. Sam has a map. A man sits in the
-sun. The dog ran to a pond. I dig in the sand. Can a cat hop? Get the pan, Tom. Pam got a red hat.
-It is hot in the tent. The hen sits on ten eggs. A fox hid in the den. Ned can mend a net. I had a
-nap. Mum has a big bag. We go to the park. He led the dog up the hill. The mug is on a mat. The
-bus is red. A rat can run. The sun is up. Let us hop and run. She fed the fish. I wish I had a
-ship. The king has a gold ring. We sing a song at the end. A moth sat on the lamp. Can you see the
-moon? The owl is in the wood. A goat is on the boat. Look at the rain. We need a bigger tent. The
-queen has a quick horse. Jump over the log. A duck swims in the pond. The chick pecks at the corn.
-I like my new bike. The snail is on the leaf. We made a cake for tea. The bees buzz in the hedge.
-Is it time to go? My kite is up in the air. The frog jumps into the mud. A snake slid under a
-stone. I can hear the wind. Put the cups in the box. A lamb is in the shed. The robin has a nest.
+Tip it into a tin. It is in a tin. Nip in at six, Tim. A pin sits in it. Pat it, Nan. Is it an ant?
+Ten ants sit in a nest. I am at the top. Sam has a map. Not in a sack, Tom! Can Sam nap in a tent?
+The dog ran to a pond. I dig in the sand. Can a goat hop? Get the pan, Tom. Pam lost a red sock.
+It is hot in the tent. The hen sits on ten eggs. A fox hid in the den. Ned can mend a net. I slept
+until ten. Mum has a big bag. Run to the gate and back! He led the pony up the hill. Who had the
+mug? This bus is full. A rat can run. Up comes the sun. Let us hop and run. She fed the fish. I
+wish I had a ship. The king has a gold ring. We sing a song at the end. A moth sat on the lamp. Can
+you see the moon? Where does the owl sleep? A goat is on the boat. Look at the rain! We need a
+bigger tent. The queen has a quick horse. Jump over the log. A duck swims in the pond. Do chicks
+like corn? I like my new bike. Hush, a snail is asleep. We made a cake for tea. The bees buzz in
+the hedge. Is it time to go? My kite is up in the air. Watch the frog jump! A snake slid under a
+stone. I can hear the wind. Put the cups in the box. How small that lamb is! The robin has a nest.
 The tractor stopped at the gate. Frost is on the grass. We looked at the stars. It was a long way
 to the sea. The cook has a wooden spoon. Bring me a brush and a comb. Six foxes ran past. The
 zebra drinks at the lake. Zip up your jacket. The moonlight shone on the snow. A hedgehog crept
 out of the leaves. What a big puddle! The baker sells fresh bread. We planted seeds in the garden.
-The clown has yellow shoes. My friend lives next door. Nan is in a tent. Tap it on the tin. Sip
-it, Pat. A pan is on the mat. Pip can nap in the sun. Is a dog in? Did it rain? Dad is at the dam.
-A cod can dip and go. The goat ate a dock leaf. She sang to the lamb. He has a quiz book. The
-train went over the bridge. The kitten played with a ball of wool.
+The clown has yellow shoes. My friend lives next door. Nan is in a tent. Sip it, Pat. Stop at the
+pond, Dad. Pip can nap in the sun. Is a dog in? Did it rain? Dad is at the dam. A cod can dip and
+go. The goat ate a dock leaf. She sang to the lamb. He has a quiz book. The train went over the
+bridge. Did the kitten catch its tail? Please may I have the jam? Why is the sky so red? Listen,
+somebody is at the door! Our boat leaks. Fetch the ladder quickly! When will the plums be ripe?
 """
-"""Our own, from the first letters to the last; for children of five to eight."""
+"""Our own, from the first letters to the last, for children of five to eight. Statements,
+questions, requests and calls, so that all three end marks are met."""
+
+PHRASES = """
+in a tin, a pin, at ten, an ant, tap a tin, in a pit, a tin pan, ten nets, a red tent, on the sand,
+in the den, at the top, a big dog, up the hill, a fast bus, hop and run, in the mud, a red hen,
+wet socks, six eggs, a hot bun, cut the bread, under a log, a long song, with a thud, on a ship,
+fish and chips, a green frog, by the pond, in the rain, a loud owl, down the lane, a kind queen,
+behind the shed, over the bridge, two quick foxes, a yellow kite, through the leaves, next to me,
+all day long, before tea, a jug of milk, my best friend, at the seaside, a very small zebra
+"""
+"""Our own: a few words that belong together and are no sentence."""
 
 
 class Lack(StrEnum):
@@ -42,6 +54,7 @@ class Lack(StrEnum):
     STOP = "stop"
     SPACES = "spaces"
     UNTAUGHT = "untaught"
+    PHRASE = "phrase"
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,8 +79,10 @@ def look_over(text: str, taught: Iterable[str], language: Language | None = None
 
     >>> looked = look_over("the cat  and i sat", "theandicsu")
     >>> len(looked.words), [note.lack.value for note in looked.notes]
-    (5, ['capital', 'capital_i', 'stop', 'spaces'])
-    >>> look_over("A cat sat.", "acst").notes
+    (5, ['phrase', 'capital_i', 'spaces'])
+    >>> [note.lack.value for note in look_over("The cat sat", "theacs").notes]
+    ['stop']
+    >>> look_over("A cat sat!", "acst").notes
     ()
     """
     language = language or Language()
@@ -75,12 +90,16 @@ def look_over(text: str, taught: Iterable[str], language: Language | None = None
     if not words:
         return Looked(text, (), (Note(Lack.NO_WORDS, "There are no words in it yet."),))
     notes = []
-    if not words[0][0].isupper():
+    if is_phrase(text):
+        stop = language.stop_name
+        what = f"A phrase. For a sentence, begin with a capital and end with a {stop}, ! or ?"
+        notes.append(Note(Lack.PHRASE, what))
+    elif not words[0][0].isupper():
         notes.append(Note(Lack.CAPITAL, f"Begin with a capital: {words[0].capitalize()}."))
     if any(word == "i" or word.startswith("i'") for word in words):
         notes.append(Note(Lack.CAPITAL_I, "The word I is always a capital."))
-    if text.rstrip()[-1] not in ".!?":
-        notes.append(Note(Lack.STOP, f"End with a {language.stop_name}."))
+    if text.rstrip()[-1] not in ENDS and not is_phrase(text):
+        notes.append(Note(Lack.STOP, f"End with a {language.stop_name}, ! or ?"))
     if re.search(r"\s{2,}", text.strip()) or text != text.strip() or re.search(r"\s[.,!?]", text):
         notes.append(Note(Lack.SPACES, "One finger's space between words, none before a stop."))
     known = set(taught)
@@ -90,21 +109,63 @@ def look_over(text: str, taught: Iterable[str], language: Language | None = None
     return Looked(text, words, tuple(notes))
 
 
+ENDS = ".!?"
+
+
+def is_phrase(text: str) -> bool:
+    """Whether some words are no sentence and do not mean to be one: no capital, no end mark.
+
+    >>> is_phrase("in the sun"), is_phrase("In the sun"), is_phrase("Is it hot?"), is_phrase("")
+    (True, False, False, False)
+    """
+    text = text.strip()
+    return text[:1].islower() and text[-1:] not in ENDS
+
+
+@lru_cache(maxsize=1)
+def bundled_phrases() -> tuple[str, ...]:
+    """The phrases that come with the program."""
+    return tuple(phrase.strip() for phrase in PHRASES.replace("\n", " ").split(","))
+
+
 @lru_cache(maxsize=1)
 def bundled_sentences() -> tuple[str, ...]:
     """The sentences that come with the program."""
     return tuple(re.findall(r"[^.!?]+[.!?]", SENTENCES.replace("\n", " ").strip()))
 
 
-def writable_sentences(taught: Iterable[str], new: Iterable[str] = ()) -> tuple[str, ...]:
-    """The bundled sentences of taught letters; those with something new first, then the shorter.
+def writable_sentences(
+    taught: Iterable[str], new: Iterable[str] = (), words: Iterable[str] = ()
+) -> tuple[str, ...]:
+    """The bundled sentences of taught letters, and of words that are taught as they stand; those
+    with something new first, then the shorter.
 
-    >>> writable_sentences("sitonam")
-    ('Sit on a mat.',)
+    >>> writable_sentences("sitna", words=["the"])
+    ('Is it an ant?', 'It is in a tin.')
     """
-    known, wanted = set(taught), set(new)
+    return _writable(bundled_sentences(), taught, new, words)
+
+
+def writable_phrases(
+    taught: Iterable[str], new: Iterable[str] = (), words: Iterable[str] = ()
+) -> tuple[str, ...]:
+    """The bundled phrases, as the sentences."""
+    return _writable(bundled_phrases(), taught, new, words)
+
+
+def _writable(
+    texts: Iterable[str], taught: Iterable[str], new: Iterable[str], words: Iterable[str]
+) -> tuple[str, ...]:
+    known, wanted, whole = set(taught), set(new), {word.lower() for word in words}
     letters = {
-        text.strip(): {x for x in text.lower() if x.isalpha()} for text in bundled_sentences()
+        text.strip(): {
+            x
+            for word in re.findall(r"[a-z'-]+", text.lower())
+            if word not in whole
+            for x in word
+            if x.isalpha()
+        }
+        for text in texts
     }
     fitting = [text for text, used in letters.items() if used <= known]
     return tuple(sorted(fitting, key=lambda t: (not wanted & letters[t], len(t.split()), t)))

@@ -58,7 +58,7 @@ export function ChooseNew({ today }: { today: Today }) {
         {teaches && <New today={today} value={chosen} onChange={setChosen} />}
         {shape === "look_back" && <Families today={today} asked={again} onChange={setAgain} />}
         {shape === "mend" && <Habits asked={again} onChange={setAgain} />}
-        <TaughtLetters taught={today.taught} />
+        <TaughtLetters taught={today.taught} words={today.taught_words} />
         <Due due={today.due} />
       </section>
       <Proposal asked={asked}>

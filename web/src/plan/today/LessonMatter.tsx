@@ -3,12 +3,13 @@ import { type ReactNode, useState } from "react";
 
 import type { LessonChange } from "../../api/lessonQueries";
 import type { LessonOut as Lesson, TodayOut as Today } from "../../api/schema";
-import { usePicker, useSentences } from "../../api/wordQueries";
+import { usePhrases, usePicker, useSentences } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
 import { Pick } from "../../ui/Pick";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { ProblemNote } from "../../ui/states";
 import { SoundWord } from "../../ui/SoundWord";
+import { FreePrompt } from "./FreePrompt";
 import { SendHome } from "./SendHome";
 import { WordPicker } from "./WordPicker";
 
@@ -29,6 +30,7 @@ export function LessonMatter({
       <LookBack lesson={lesson} today={today} onChange={onChange} />
       <Words lesson={lesson} onChange={onChange} />
       <Sentence lesson={lesson} onChange={onChange} />
+      <FreePrompt lesson={lesson} today={today} onChange={onChange} />
       <SendHome lesson={lesson} />
     </aside>
   );
@@ -135,11 +137,12 @@ function Words({ lesson, onChange }: MatterProps) {
 
 function Sentence({ lesson, onChange }: MatterProps) {
   const offered = useSentences(lesson.new[0] ?? "");
+  const phrases = usePhrases(lesson.new[0] ?? "");
   const { notes, words, text } = lesson.sentence;
   const others = (offered.data ?? []).filter((one) => one !== text);
   return (
-    <section aria-label="A sentence">
-      <h2 className="font-bold">A sentence</h2>
+    <section aria-label="A sentence or phrase">
+      <h2 className="font-bold">A sentence or phrase</h2>
       <input
         key={text}
         aria-label="The sentence"
@@ -178,6 +181,20 @@ function Sentence({ lesson, onChange }: MatterProps) {
           ]}
           onChange={(sentence) => {
             if (sentence !== "another") onChange({ do: "sentence", sentence });
+          }}
+        />
+      )}
+      {(phrases.data ?? []).length > 0 && (
+        <Pick
+          quiet
+          label="A phrase"
+          value="phrase"
+          options={[
+            { value: "phrase", label: "Or a phrase" },
+            ...(phrases.data ?? []).slice(0, 12).map((one) => ({ value: one, label: one })),
+          ]}
+          onChange={(sentence) => {
+            if (sentence !== "phrase") onChange({ do: "sentence", sentence });
           }}
         />
       )}

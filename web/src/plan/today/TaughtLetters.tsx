@@ -9,7 +9,7 @@ import { ProblemNote } from "../../ui/states";
 
 const KINDS: Record<string, string> = { small: "Small", capital: "Capitals", digit: "Digits" };
 
-export function TaughtLetters({ taught }: { taught: string[] }) {
+export function TaughtLetters({ taught, words }: { taught: string[]; words: string[] }) {
   const alphabet = useAlphabet();
   const set = useSetTaught();
   const [kind, setKind] = useState("small");
@@ -46,6 +46,27 @@ export function TaughtLetters({ taught }: { taught: string[] }) {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      {words.length > 0 && (
+        <ul aria-label="Whole words that are taught" className="mt-1 flex flex-wrap gap-1.5">
+          {words.map((word) => (
+            <li key={word}>
+              <button
+                type="button"
+                title={`${word} is not taught`}
+                aria-label={`${word} is not taught`}
+                onClick={() => {
+                  set.mutate({
+                    body: { letters: taught, words: words.filter((one) => one !== word) },
+                  });
+                }}
+                className="min-h-9 rounded-md border-2 border-rule bg-rule-wash px-2 font-bold hover:border-ember"
+              >
+                {word}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="mt-1 text-sm text-soft">
         A lesson that is given adds its letter. Press one to say otherwise.
       </p>

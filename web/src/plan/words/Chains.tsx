@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Loading, messageOf, ProblemNote } from "../../ui/states";
 import { SoundWord } from "../../ui/SoundWord";
 import { changedPlaces } from "./changed";
+import { Tick } from "../../ui/Tick";
 import { WordInput } from "./WordInput";
 
 const SHORTEST = 3;
@@ -20,7 +21,8 @@ export function Chains({ allLetters }: { allLetters: boolean }) {
   const [length, setLength] = useState(6);
   const from = useDeferredValue(start.trim().toLowerCase());
   const to = useDeferredValue(end.trim().toLowerCase());
-  const ofLength = useChain(from, length, allLetters, to === "");
+  const [back, setBack] = useState(false);
+  const ofLength = useChain(from, { length, back, all_letters: allLetters }, to === "");
   const shortest = useChainTo(from, to, allLetters, from !== "" && to !== "");
   const chain = to === "" ? ofLength : shortest;
   return (
@@ -56,6 +58,7 @@ export function Chains({ allLetters }: { allLetters: boolean }) {
           >
             +
           </Button>
+          <Tick label="back to the first word" checked={back} onChange={setBack} />
         </div>
       )}
       {start.trim() === "" && end.trim() !== "" && (
@@ -100,7 +103,7 @@ function Found({
     <>
       <ol aria-label="The chain" className="flex min-h-0 flex-col gap-0.5 lg:overflow-y-auto">
         {words.map((word, at) => (
-          <li key={word.text} className="flex items-baseline gap-3">
+          <li key={at} className="flex items-baseline gap-3">
             <span className="w-5 text-right text-sm text-soft">{at + 1}</span>
             <span className="[&_span]:text-2xl">
               <SoundWord word={word} litAt={changedPlaces(words[at - 1], word)} />

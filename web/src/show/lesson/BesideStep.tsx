@@ -12,6 +12,8 @@ import { OneOf } from "./OneOf";
 import { TextOnLines } from "./TextOnLines";
 
 const SLOW = 0.7;
+/** u: so that a date is on one line in both hands, and they can be compared. */
+const ONE_LINE = 40;
 
 export function BesideStep({ parts }: { parts: string[] }) {
   return <OneOf parts={parts}>{(part) => <Beside part={part} />}</OneOf>;
@@ -21,8 +23,8 @@ export function BesideStep({ parts }: { parts: string[] }) {
 export function BesideText({ text }: { text: string }) {
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
-      <TextOnLines text={text} />
-      <TextOnLines text={text} otherHand />
+      <TextOnLines text={text} longest={ONE_LINE} />
+      <TextOnLines text={text} otherHand longest={ONE_LINE} />
     </div>
   );
 }

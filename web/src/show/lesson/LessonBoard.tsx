@@ -2,8 +2,8 @@
  * The lesson on the board, step by step: a page-turner or the keys go forward and back, a quiet line
  * shows how the time goes, and where it stands is remembered.
  */
-import { ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
-import { useRef, useState } from "react";
+import { AppWindow, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
 import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
@@ -13,6 +13,8 @@ import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { useLessonChannel } from "./channel";
+import { CoverContext } from "./covered";
 import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
@@ -63,6 +65,25 @@ function Run({ lesson }: { lesson: Lesson }) {
   const turn = (by: 1 | -1) => {
     go(at + by);
   };
+  const [covered, setCovered] = useState<string | null>(null);
+  const say = useLessonChannel(lesson.id, (said, answer) => {
+    if (said.from !== "teacher") return;
+    if (said.ask === "where") answer({ from: "board", at, covered });
+    if (said.ask === "next") turn(1);
+    if (said.ask === "back") turn(-1);
+    // What goes on within a step is that step's own; it listens for the space bar.
+    if (said.ask === "onwards") window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
+  });
+  useEffect(() => {
+    say({ from: "board", at, covered });
+  }, [say, at, covered]);
+  const toMyScreen = () => {
+    window.open(
+      `/show/lesson/${String(lesson.id)}/mine`,
+      "first-loop-mine",
+      "width=560,height=760",
+    );
+  };
   const toggleFull = () => {
     if (document.fullscreenElement) void document.exitFullscreen();
     else void board.current?.requestFullscreen();
@@ -75,6 +96,7 @@ function Run({ lesson }: { lesson: Lesson }) {
       turn(-1);
     },
     f: toggleFull,
+    t: toMyScreen,
     ...(step && step.showings.length > 1
       ? {
           m: () => {
@@ -107,6 +129,9 @@ function Run({ lesson }: { lesson: Lesson }) {
           />
         )}
         <StepTime key={at} minutes={stop.minutes} />
+        <Button onClick={toMyScreen} title="What only you see, in a second window (T)">
+          <AppWindow aria-hidden size={18} /> My screen
+        </Button>
         <Button onClick={toggleFull}>
           <Maximize2 aria-hidden size={18} /> Full board
         </Button>
@@ -118,13 +143,15 @@ function Run({ lesson }: { lesson: Lesson }) {
         </p>
       )}
       <div className="flex min-h-0 flex-1 flex-col">
-        <StepView
-          key={`${String(at)} ${showing}`}
-          lesson={lesson}
-          step={step}
-          stop={stop}
-          showing={showing}
-        />
+        <CoverContext value={setCovered}>
+          <StepView
+            key={`${String(at)} ${showing}`}
+            lesson={lesson}
+            step={step}
+            stop={stop}
+            showing={showing}
+          />
+        </CoverContext>
       </div>
       <footer className="flex items-center gap-3 max-md:flex-wrap max-md:justify-between">
         <Button

@@ -14,6 +14,7 @@ import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { useCovered } from "./covered";
 import { DrawnPart } from "./DrawnPart";
 
 const PAUSE_S = 8;
@@ -50,6 +51,7 @@ export function MemoryStep({ parts }: { parts: string[] }) {
     }
   };
   useShortcuts({ " ": goOn });
+  useCovered(stage === "shown" ? null : (part ?? null));
   if (part === undefined) return <Empty>There is no earlier letter to remember yet.</Empty>;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">

@@ -3,6 +3,7 @@ import type { LessonOut as Lesson, LessonStep, Showing, StopOut as Stop } from "
 import { BesideStep, BesideText } from "./BesideStep";
 import { BigArm } from "./BigArm";
 import { FamilyStep } from "./FamilyStep";
+import { FreeWriting, Told } from "./FreeWriting";
 import { LetterStep } from "./LetterStep";
 import { MemoryStep } from "./MemoryStep";
 import { MissingPair } from "./MissingPair";
@@ -63,7 +64,12 @@ function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop:
       return <Settle />;
     case "date":
     case "look_back":
-      return <TextOnLines text={step.copy_text} />;
+      return (
+        <>
+          <TextOnLines text={step.copy_text} />
+          <Told prompts={step.prompts} />
+        </>
+      );
     case "family":
       return <FamilyStep letters={stop.letters} />;
     case "show":
@@ -76,6 +82,8 @@ function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop:
       return <WordsStep words={lesson.sounds} told={step.prompts} />;
     case "sentence":
       return <TextOnLines text={step.copy_text} counted />;
+    case "free":
+      return <FreeWriting lesson={lesson} step={step} />;
     case "own":
     case "best":
     case "close":

@@ -19,20 +19,23 @@ export function TextOnLines({
   text,
   counted = false,
   otherHand = false,
+  longest = LONGEST_LINE,
 }: {
   text: string;
   counted?: boolean;
   otherHand?: boolean;
+  /** u: where a line is broken. */
+  longest?: number;
 }) {
   const words = useText(text, { otherHand });
   if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
   if (words.isPending) return <Loading what="the words" />;
   if (words.isError) return <ProblemNote error={words.error} />;
-  const rows = rowsOf(words.data);
+  const rows = rowsOf(words.data, longest);
   return (
     <div className="flex min-h-0 flex-1 flex-col justify-center gap-4">
       {rows.map((row, at) => (
-        <Row key={at} row={row} wide={rows.length > 1} />
+        <Row key={at} row={row} wide={rows.length > 1 ? longest : null} />
       ))}
       {counted && (
         <p className="text-center text-2xl text-soft">
@@ -43,7 +46,8 @@ export function TextOnLines({
   );
 }
 
-function Row({ row, wide }: { row: Placed[]; wide: boolean }) {
+/** One row; of several all are as wide as a line may be, so that their letters are of one size. */
+function Row({ row, wide }: { row: Placed[]; wide: number | null }) {
   const strokes = row.flatMap(({ letter, left }) =>
     letter.strokes
       .flat()
@@ -51,7 +55,7 @@ function Row({ row, wide }: { row: Placed[]; wide: boolean }) {
   );
   const lines = row[0]?.letter.lines ?? [];
   const box = boxOf(strokes);
-  const view = viewOf(lines, wide ? { ...box, left: 0, right: LONGEST_LINE } : box, 0.8);
+  const view = viewOf(lines, wide === null ? box : { ...box, left: 0, right: wide }, 0.8);
   return (
     <svg
       viewBox={viewBoxOf(view)}
@@ -68,7 +72,7 @@ function Row({ row, wide }: { row: Placed[]; wide: boolean }) {
 }
 
 /** The words side by side, broken where a line gets too long. */
-function rowsOf(words: Letter[]): Placed[][] {
+function rowsOf(words: Letter[], longest: number): Placed[][] {
   const rows: Placed[][] = [];
   let row: Placed[] = [];
   let right = 0;
@@ -76,7 +80,7 @@ function rowsOf(words: Letter[]): Placed[][] {
     const box = boxOf(letter.strokes.flat().map(({ points }) => points));
     const width = box.right - box.left;
     const start = row.length === 0 ? 0 : right + SPACE;
-    if (row.length > 0 && start + width > LONGEST_LINE) {
+    if (row.length > 0 && start + width > longest) {
       rows.push(row);
       row = [];
     }

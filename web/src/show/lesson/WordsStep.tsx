@@ -9,6 +9,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
 import { TextOnLines } from "./TextOnLines";
 
@@ -63,6 +64,7 @@ function OneWord({
     else onNext?.();
   };
   useShortcuts({ " ": onwards });
+  useCovered(lettered ? null : word.text);
   const label = written
     ? "Next word"
     : lettered

@@ -1,0 +1,63 @@
+"""What is to be written in a lesson, as tasks that a pad can hand in: the date, a sequence of
+letters, a row, words, a phrase or sentence, what children want to say."""
+
+from dataclasses import dataclass
+
+from firstloop.core.evidence.task import Kind
+from firstloop.core.teaching.course import Stop
+from firstloop.core.teaching.customs import AMOUNTS, Customs
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.vocabulary.sentences import is_phrase
+
+
+@dataclass(frozen=True, slots=True)
+class Writing:
+    """Something to write: what kind of text, the text (of free writing, none), on how many lines;
+    of a row how many letters, where that is said."""
+
+    kind: Kind
+    text: str
+    lines: int
+    letters: int | None = None
+
+
+def writings_of(  # noqa: PLR0911  # a line a kind
+    stop: Stop, lesson: Lesson, date_text: str, customs: Customs
+) -> tuple[Writing, ...]:
+    """What is to be written at a stop of a lesson; nothing where the class only looks or moves.
+
+    >>> from firstloop.core.teaching.course import course
+    >>> from firstloop.core.teaching.customs import USUAL
+    >>> from firstloop.core.teaching.lesson import plan
+    >>> lesson = plan(["n"], 20, look_back=["r", "m"], words=["nap"])
+    >>> for stop in course(lesson):
+    ...     for one in writings_of(stop, lesson, "Monday 2nd March 2026", USUAL):
+    ...         print(stop.kind.value, one.kind.value, repr(one.text), one.lines)
+    date sentence 'Monday 2nd March 2026' 2
+    look_back sequence 'r m' 1
+    own row 'n' 1
+    words word 'nap' 1
+    """
+    rows = STEPS[stop.kind].rows
+    match stop.kind:
+        case StepKind.DATE:
+            return (Writing(Kind.SENTENCE, date_text, rows),)
+        case StepKind.LOOK_BACK:
+            letters = " ".join(one for one in lesson.look_back if len(one) == 1)
+            words = tuple(Writing(Kind.WORD, x, 1) for x in lesson.look_back if len(x) > 1)
+            return (Writing(Kind.SEQUENCE, letters, rows), *words) if letters else words
+        case StepKind.OWN:
+            amount = AMOUNTS[customs.own]
+            return tuple(
+                Writing(Kind.ROW, part, amount.lines, amount.letters) for part in stop.about
+            )
+        case StepKind.WORDS:
+            return tuple(Writing(Kind.WORD, word, 1) for word in lesson.words)
+        case StepKind.SENTENCE:
+            kind = Kind.PHRASE if is_phrase(lesson.sentence) else Kind.SENTENCE
+            return (Writing(kind, lesson.sentence, rows),)
+        case StepKind.FREE:
+            return (Writing(Kind.FREE, "", rows),)
+        case _:
+            return ()

@@ -1,0 +1,111 @@
+/**
+ * The teacher's own screen beside the board, in a second window: the step, what the board keeps
+ * covered, what to say, what comes next; and the board is sent on from here.
+ */
+import { ChevronLeft, ChevronRight, Play } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+
+import { useToday } from "../../api/lessonQueries";
+import type { LessonOut as Lesson } from "../../api/schema";
+import { Button } from "../../ui/Button";
+import { nameOf } from "../../ui/lessonName";
+import { SoundWord } from "../../ui/SoundWord";
+import { Empty, Loading, ProblemNote } from "../../ui/states";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { type OnBoard, useLessonChannel } from "./channel";
+import { titleOf } from "./course";
+import { StepTime } from "./StepTime";
+
+export function MyScreen() {
+  const id = Number(useParams().id);
+  const today = useToday();
+  if (today.isPending) return <Loading what="the lesson" />;
+  if (today.isError) {
+    return <ProblemNote error={today.error} retry={() => void today.refetch()} />;
+  }
+  const lesson = today.data.week.flatMap(({ lessons }) => lessons).find((one) => one.id === id);
+  if (!lesson) {
+    return (
+      <Empty>
+        This lesson is not one of this week. <Link to="/plan/today">Plan today&rsquo;s</Link>.
+      </Empty>
+    );
+  }
+  return <Mine lesson={lesson} />;
+}
+
+function Mine({ lesson }: { lesson: Lesson }) {
+  const [board, setBoard] = useState<OnBoard | null>(null);
+  const say = useLessonChannel(lesson.id, (said) => {
+    if (said.from === "board") setBoard({ at: said.at, covered: said.covered });
+  });
+  useEffect(() => {
+    say({ from: "teacher", ask: "where" }); // from then on the board tells
+  }, [say]);
+  const ask = (what: "back" | "next" | "onwards") => () => {
+    say({ from: "teacher", ask: what });
+  };
+  useShortcuts({ PageDown: ask("next"), PageUp: ask("back"), " ": ask("onwards") });
+  if (!board) {
+    return (
+      <Empty>
+        The board is not open. <Link to={`/show/lesson/${String(lesson.id)}`}>Open it</Link> in
+        another window, where the class sees it.
+      </Empty>
+    );
+  }
+  const stop = lesson.course[board.at];
+  const step = lesson.steps.find(({ kind }) => kind === stop?.kind);
+  const covered = lesson.sounds.find(({ text }) => text === board.covered);
+  return (
+    <section
+      aria-label={`My screen: ${nameOf(lesson)}`}
+      className="mx-auto flex w-full max-w-xl flex-1 flex-col gap-4 px-5 py-4"
+    >
+      <header className="flex flex-wrap items-center gap-3">
+        <h1 className="flex-1 text-2xl font-bold">{titleOf(lesson, board.at)}</h1>
+        {stop && <StepTime key={board.at} minutes={stop.minutes} />}
+      </header>
+      {board.covered !== null && (
+        <div className="rounded-lg border-2 border-rule-deep bg-leaf px-5 py-4">
+          <p className="text-soft">Only you see this:</p>
+          <p role="status" className="text-4xl leading-tight [&_span]:text-4xl">
+            {covered ? <SoundWord word={covered} /> : board.covered}
+          </p>
+          {covered && (
+            <p className="text-soft">
+              {covered.graphemes.length} sounds{covered.tricky ? ", a tricky word" : ""}
+            </p>
+          )}
+        </div>
+      )}
+      <ul className="flex flex-col gap-1 text-lg">
+        {step?.prompts.map((prompt) => (
+          <li key={prompt} className="border-l-4 border-rule pl-3">
+            {prompt}
+          </li>
+        ))}
+      </ul>
+      {step && step.note !== "" && <p className="text-lg">Your note: {step.note}</p>}
+      <p className="text-soft">{lesson.aim}</p>
+      <span className="flex-1" />
+      <div className="grid grid-cols-2 gap-3">
+        <Button className="col-span-2 min-h-14" onClick={ask("onwards")}>
+          <Play aria-hidden size={20} /> Go on within the step
+        </Button>
+        <Button className="min-h-14" disabled={board.at === 0} onClick={ask("back")}>
+          <ChevronLeft aria-hidden size={20} /> Back
+        </Button>
+        <Button
+          look="main"
+          className="min-h-14"
+          disabled={board.at === lesson.course.length - 1}
+          onClick={ask("next")}
+        >
+          {titleOf(lesson, board.at + 1) || "The end"} <ChevronRight aria-hidden size={20} />
+        </Button>
+      </div>
+    </section>
+  );
+}
