@@ -2,7 +2,7 @@
  * The lesson on the board, step by step: a page-turner or the keys go forward and back, a quiet line
  * shows how the time goes, and where it stands is remembered.
  */
-import { AppWindow, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
+import { Eye, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
@@ -130,7 +130,7 @@ function Run({ lesson }: { lesson: Lesson }) {
         )}
         <StepTime key={at} minutes={stop.minutes} />
         <Button onClick={toMyScreen} title="What only you see, in a second window (T)">
-          <AppWindow aria-hidden size={18} /> My screen
+          <Eye aria-hidden size={18} /> My screen
         </Button>
         <Button onClick={toggleFull}>
           <Maximize2 aria-hidden size={18} /> Full board
