@@ -64,12 +64,18 @@ _OTHER_WAYS_UP = (
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Faces:
-    """A letter's forms as they look upright, and beside them the other ways up in which it looks
-    another: an o is an o whichever way it lies. All are `every`: upright first, then way by way."""
+    """A letter's forms as they look upright; and in the other ways up in which it looks another,
+    which are worked out when they are asked for: an o is an o whichever way it lies."""
 
     upright: Pictures
-    every: Pictures
-    other_ways: tuple[WayUp, ...]
+    looks: tuple[Path, ...]
+    others: tuple[WayUp, ...]
+    slant_deg: float
+
+    @property
+    def other_ways(self) -> tuple[WayUp, ...]:
+        """The ways up, in a slanted hand each in a lean both ways, in which it looks another."""
+        return _turned_faces(self)[0]
 
     def upright_cost(self, ink: Look) -> float:
         """u² from the ink to the nearest form, upright."""
@@ -77,9 +83,12 @@ class Faces:
 
     def costs(self, ink: Look) -> FloatArray:
         """u² from the ink to the nearest form: upright; and where that leaves room for doubt, in
-        each other way up. It is looked at as all of them at once, for that is quicker."""
-        each = self.every.costs(ink).reshape(-1, self.upright.count).min(axis=1)
-        return np.asarray(each if each[0] > DOUBTFUL else each[:1])
+        each other way up."""
+        upright = np.array([self.upright_cost(ink)])
+        if upright[0] <= DOUBTFUL or not self.other_ways:
+            return upright
+        each = _turned_faces(self)[1].costs(ink).reshape(-1, self.upright.count).min(axis=1)
+        return np.concatenate((upright, each))
 
 
 @lru_cache(maxsize=512)
@@ -87,19 +96,24 @@ def faces_of(forms: tuple[Letter, ...], slant_deg: float) -> Faces:
     """How a letter looks, whichever way up. A mark is told by its place, so it has one way only;
     and so has a ring, which has no top (o, 0, 8): it may be begun elsewhere, or made the other way.
     """
-    looks = [look for form in forms for look in looks_of(form)]
-    upright = Pictures.of(looks)
+    looks = tuple(look for form in forms for look in looks_of(form))
+    has_one_way = group_of(forms[0].name) == "mark" or is_a_ring(forms[0])
+    return Faces(Pictures.of(looks), looks, () if has_one_way else _OTHER_WAYS_UP, slant_deg)
+
+
+@lru_cache(maxsize=512)
+def _turned_faces(faces: Faces) -> tuple[tuple[WayUp, ...], Pictures]:
+    """The other ways up, and all forms as they look in each, way by way."""
+    slant_deg, looks = faces.slant_deg, faces.looks
     other_ways = tuple(
         done
-        for way in _OTHER_WAYS_UP
-        if group_of(forms[0].name) != "mark"
-        and not is_a_ring(forms[0])
-        and _looks_another(upright, looks[0], way.in_a_lean(slant_deg))
+        for way in faces.others
+        if _looks_another(faces.upright, looks[0], way.in_a_lean(slant_deg))
         # A child who mirrors a leaning letter may lean it either way.
         for done in ((way, way.in_a_lean(slant_deg)) if slant_deg else (way,))
     )
     turned = [look.turned(way.does) for way in other_ways for look in looks]
-    return Faces(upright, Pictures.of([*looks, *turned]), other_ways)
+    return other_ways, Pictures.of(turned or looks)
 
 
 def _looks_another(upright: Pictures, look: Path, way: WayUp) -> bool:
