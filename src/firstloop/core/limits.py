@@ -203,6 +203,10 @@ A_LEG = 0.35
 SAME_LINE = 0.06
 """u: what a script draws up to one line is drawn no further apart."""
 
+A_CURVES_END = 1.55
+"""u: what a missing end of a curve counts against, so that six tenths of a body are missed and four
+tenths are everyone's."""
+
 A_MOUTH = 0.4
 """u between the ends of a letter that stays open; the mouth of an e is narrower, and often shut."""
 

@@ -59,6 +59,18 @@ def test_a_straight_end_has_a_length_of_its_own(letter: str, stroke: int, change
     assert "part_length" in to_mend(checked(ink(letter, stroke, change), letter))
 
 
+@pytest.mark.parametrize(
+    ("letter", "at_start"),
+    [("C", False), ("C", True), ("S", False), ("S", True), ("2", True), ("3", True), ("5", False)],
+)
+def test_a_curve_that_stops_short_is_told_and_a_little_less_is_everyones(
+    letter: str, at_start: bool
+) -> None:
+    cut = ink(letter, 0, -SHORT, at_start=at_start)
+    assert "part_length" in to_mend(checked(cut, letter))
+    assert to_mend(checked(ink(letter, 0, -0.25, at_start=at_start), letter)) == []
+
+
 @pytest.mark.parametrize("gap", [0.1, 0.2])
 def test_what_stays_open_is_not_to_close(gap: float) -> None:
     c = draw(PLAIN.scripts["c"], PLAIN.proportions, RULING).paths()[0]

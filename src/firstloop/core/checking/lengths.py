@@ -10,9 +10,12 @@ from firstloop.core.checking.explain import Explanation, Written
 from firstloop.core.checking.findings import Against, Measure
 from firstloop.core.checking.frame import Frame
 from firstloop.core.contract import Code
-from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.geometry.polyline import FloatArray, length
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import A_LEG, A_MOUTH, NOTHING, SAME_LINE
+from firstloop.core.limits import A_CURVES_END, A_LEG, A_MOUTH, NOTHING, SAME_LINE
+
+CURVED = (MoveKind.ROUND, MoveKind.WHEEL)
+"""The moves that end on their way round, where no line tells how far they go."""
 
 STANDING = (MoveKind.DROP, MoveKind.SLOPE, MoveKind.RISE, MoveKind.SCOOP)
 """The moves that begin or end at a height that is their own: stems, slopes and cups."""
@@ -32,7 +35,11 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
         for w in explanation.written
         if _is_a_straight_end(explanation, w)
     ]
-    standing = [*_legs(explanation, frame), *_short_heads(explanation, frame)]
+    standing = [
+        *_legs(explanation, frame),
+        *_short_heads(explanation, frame),
+        *_short_curves(explanation, frame),
+    ]
     found = [*standing, *across, *lengths, *_mouths(explanation, frame)]
     worst: dict[tuple[int, int], Measure] = {}
     for one in sorted(found, key=lambda one: abs(math.log(max(1.0 + one.value, NOTHING)))):
@@ -106,6 +113,29 @@ def _short_heads(explanation: Explanation, frame: Frame) -> list[Measure]:
         for head in heads
         if head.made[1] < tallest
     ]
+
+
+def _short_curves(explanation: Explanation, frame: Frame) -> list[Measure]:
+    """Curves that stop short at a free end of their stroke (C, S, 2, 3, 5): what is missing of
+    their way round, as a share of A_CURVES_END. One that goes on too long closes, or is off."""
+    letter = explanation.letter
+    if explanation.way.faults or is_a_ring(letter) or not letter.name.isalnum():
+        return []
+    closing = {(one.stroke, one.move) for one in closures(letter)}
+    found = []
+    for written in explanation.written:
+        drawn = written.piece.drawn
+        last = len(letter.strokes[drawn.stroke]) - 1
+        free = drawn.index in (0, last) and (drawn.stroke, drawn.index) not in closing
+        if not free or drawn.move.kind not in CURVED:
+            continue
+        missing = length(written.ink) - length(written.piece.points) * frame.scale
+        if missing < 0.0:
+            value = missing / (A_CURVES_END * frame.body)
+            found.append(
+                Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, against=Against.BODY)
+            )
+    return found
 
 
 def _mouths(explanation: Explanation, frame: Frame) -> list[Measure]:
