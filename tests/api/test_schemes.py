@@ -113,3 +113,16 @@ def test_a_hand_that_was_brought_along_is_written_and_checked_by(client: TestCli
     assert client.delete("/api/plan/files/hand/ours").status_code == 422
     client.put("/api/plan/style", json={"hand": "plain"})
     assert client.delete("/api/plan/files/hand/ours").status_code == 204
+
+
+def test_a_lessons_letters_are_in_whole_families_however_these_are_parted(
+    client: TestClient,
+) -> None:
+    families = client.get("/api/plan/families-of", params={"letter": list("rbp")}).json()
+    (family,) = families
+    assert family["name"] == "Down and back up"
+    assert sorted(family["letters"]) == list("bhmnpr")
+    assert [
+        one["name"]
+        for one in client.get("/api/plan/families-of", params={"letter": ["A", "7"]}).json()
+    ] == ["Capitals: slopes", "Digits: slopes"]

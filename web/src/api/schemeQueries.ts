@@ -2,7 +2,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
-import type { SchemeOut } from "./schema";
+import type { FamilyOut, SchemeOut } from "./schema";
 
 const FOR_GOOD = { staleTime: Infinity };
 
@@ -10,6 +10,16 @@ const keyed = (key: string) => ({ params: { path: { key } } });
 
 export function useSchemes() {
   return $api.useQuery("get", "/api/plan/schemes", {}, FOR_GOOD);
+}
+
+/** The families that a lesson's letters are in; a parted one as a whole. */
+export function useFamiliesOf(letters: string[]) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/families-of",
+    { params: { query: { letter: letters } } },
+    { select: exact<FamilyOut[]>, enabled: letters.length > 0 },
+  );
 }
 
 export function useScheme(key: string) {

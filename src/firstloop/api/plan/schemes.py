@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
@@ -12,6 +12,7 @@ from firstloop.core.teaching.families import (
     LETTERS,
     Family,
     exceptions_of,
+    families_of,
     faults,
     loose,
     opening,
@@ -21,6 +22,9 @@ from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import schemes
 from firstloop.store import own_schemes
 from firstloop.store.records import ClassRecord, NotInRecordError
+
+MOST_LETTERS = 40
+"""Of a lesson: those of its letters, pairs and words."""
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
@@ -219,6 +223,17 @@ def propose_order(record: Record, school_class: Class, key: str) -> ProposalOut:
         before=_cost_out(order.cost(scheme.order, hand)),
         after=_cost_out(order.cost(better.order, hand)),
     )
+
+
+@router.get("/families-of")
+def get_families_of(
+    record: Record,
+    school_class: Class,
+    letter: Annotated[list[Annotated[str, Field(max_length=1)]], Query(max_length=MOST_LETTERS)],
+) -> list[FamilyOut]:
+    """The families that some letters are in, by the class's scheme; a parted one as a whole."""
+    scheme = schemes.find(record, school_class, school_class.scheme)
+    return [_family_out(family, school_class) for family in families_of(scheme, letter)]
 
 
 def _scheme_out(record: Record, school_class: ClassRecord, key: str) -> SchemeOut:

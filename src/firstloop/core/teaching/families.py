@@ -1,5 +1,6 @@
 """Formation families: letters taught together, and schemes of them in an order."""
 
+import re
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from itertools import combinations, takewhile
@@ -193,6 +194,28 @@ def split(
         )
         for at, letters in enumerate(members, start=1)
     )
+
+
+PART = re.compile(r" \(\d+\)$")
+
+
+def families_of(scheme: Scheme, letters: Iterable[str]) -> tuple[Family, ...]:
+    """The families that some letters are in, each once; one that was parted as the whole it is.
+
+    >>> parts = (Family("Bowls (1)", ("a", "d"), "b"), Family("Bowls (2)", ("o",), "b"))
+    >>> [(one.name, one.letters) for one in families_of(Scheme("s", parts), "a")]
+    [('Bowls', ('a', 'd', 'o'))]
+    """
+    wanted, whole = set(letters), dict[tuple[str, str], Family]()
+    for family in scheme.families:
+        name = PART.sub("", family.name)
+        before = whole.get((name, family.why), Family(name, (), family.why))
+        whole[name, family.why] = replace(
+            before,
+            letters=before.letters + family.letters,
+            exceptions=before.exceptions + family.exceptions,
+        )
+    return tuple(family for family in whole.values() if wanted & set(family.letters))
 
 
 def _apart(dealt: IntArray, letters: tuple[str, ...], hand: Hand) -> IntArray:

@@ -5,8 +5,11 @@ import { Choice } from "../../ui/Choice";
 
 export function OneOf({
   parts,
+  label = "Letter",
   children,
 }: {
+  /** What there is one of: letters, if nothing is said. */
+  label?: string;
   parts: readonly string[];
   children: (part: string) => ReactNode;
 }) {
@@ -16,7 +19,7 @@ export function OneOf({
       {parts.length > 1 && (
         <div className="pb-2">
           <Choice
-            label="Letter"
+            label={label}
             value={part}
             options={parts.map((one) => ({ value: one, label: one }))}
             onChange={setPart}
