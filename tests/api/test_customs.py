@@ -1,5 +1,8 @@
 """Where schools differ: each setting is obeyed by the board, by the check and by what goes out."""
 
+import base64
+import re
+import zlib
 from typing import Any
 
 import pytest
@@ -75,15 +78,29 @@ def test_how_many_of_their_own_is_told_on_the_board_and_at_home(
     set_customs(client, own=own)
     again = client.get("/api/plan/today").json()["lesson"]
     assert on_the_board in told(again, "own")
+    assert on_the_board in printed(client, lesson["id"])
+    (stop,) = [stop for stop in again["course"] if stop["kind"] == "own"]
+    lines = {"few": (1, 5), "row": (1, None), "rows": (3, None), "any": (3, None)}[own]
+    assert [(one["lines"], one["letters"]) for one in stop["writings"]] == [lines]
     assert at_home in client.get(f"/api/plan/lessons/{lesson['id']}/home").text
     assert client.get("/api/plan/customs").json()["own"] == own
 
 
-def test_rubbing_out_in_games_is_told(client: TestClient) -> None:
-    planned(client)
+def printed(client: TestClient, lesson_id: int) -> str:
+    """What stands on the printed plan."""
+    page = client.get(f"/api/plan/lessons/{lesson_id}/page").content
+    streams = re.findall(rb"stream\r?\n(.*?)~>\s*endstream", page, re.DOTALL)
+    return b"".join(zlib.decompress(base64.a85decode(one)) for one in streams).decode("latin-1")
+
+
+def test_rubbing_out_in_games_is_told_on_the_board_and_on_the_plan(client: TestClient) -> None:
+    client.put("/api/plan/taught", json={"letters": [*"iatps"]})
+    lesson = planned(client)
     assert "Cross it out" in told(client.get("/api/plan/today").json()["lesson"], "words")
+    assert "Cross it out" in printed(client, lesson["id"])
     set_customs(client, rubbing_out=True)
     assert "you may rub out" in told(client.get("/api/plan/today").json()["lesson"], "words")
+    assert "you may rub out" in printed(client, lesson["id"])
 
 
 def test_the_largest_family_parts_the_schemes_and_is_a_wish(client: TestClient) -> None:

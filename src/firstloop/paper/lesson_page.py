@@ -10,7 +10,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.ruling import Ruling, rules
-from firstloop.core.teaching.customs import AMOUNTS, Customs
+from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, Customs
 from firstloop.core.teaching.lesson import Lesson, Step
 from firstloop.core.teaching.steps import STEPS, StepKind
 from firstloop.core.text.words import compose
@@ -42,7 +42,8 @@ def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, customs: Customs, *,
     y = HEIGHT - TOP_OF_STEPS
     for step in lesson.steps:
         if not step.skipped:
-            _step(canvas, step, _matter(step.kind, lesson, customs, day), y)
+            below = step.note or _told(step.kind, customs)
+            _step(canvas, step, _matter(step.kind, lesson, customs, day), below, y)
             y -= STEP_HEIGHT
     canvas.showPage()
     canvas.save()
@@ -60,8 +61,13 @@ def _matter(kind: StepKind, lesson: Lesson, customs: Customs, day: str) -> str:
     }.get(kind, "")
 
 
-def _step(canvas: Canvas, step: Step, matter: str, y: float) -> None:
-    """A box to tick, the minutes, what is done, the teacher's note."""
+def _told(kind: StepKind, customs: Customs) -> str:
+    """What the class is told in a step, by its customs; the teacher's own note goes before it."""
+    return RUBBING_OUT[customs.rubbing_out] if kind is StepKind.WORDS else ""
+
+
+def _step(canvas: Canvas, step: Step, matter: str, below: str, y: float) -> None:
+    """A box to tick, the minutes, what is done, and small below it the note."""
     canvas.setStrokeColor(RULE)
     canvas.setLineWidth(0.8)
     canvas.rect(MARGIN, y - 0.6 * mm, 4 * mm, 4 * mm)
@@ -73,10 +79,10 @@ def _step(canvas: Canvas, step: Step, matter: str, y: float) -> None:
     canvas.drawString(MARGIN + 21 * mm, y, STEPS[step.kind].title)
     canvas.setFont(FONT, 11)
     canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, matter or STEPS[step.kind].what))
-    if step.note:
+    if below:
         canvas.setFillColor(SOFT)
         canvas.setFont(FONT, 9)
-        canvas.drawString(MARGIN + 66 * mm, y - 4 * mm, _fitted(canvas, step.note))
+        canvas.drawString(MARGIN + 66 * mm, y - 4 * mm, _fitted(canvas, below))
     canvas.line(MARGIN, y - 5.6 * mm, WIDTH - MARGIN, y - 5.6 * mm)
 
 

@@ -1,9 +1,7 @@
 /** The accepted ways of one letter, drawn, to pick one. */
 import type { LetterAlternatives, RulingLine as Line } from "../../api/schema";
-import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
-import { PenLine } from "../../ink/PenLine";
-import { RuledLines } from "../../ink/RuledLines";
 import { Choice } from "../../ui/Choice";
+import { SmallPicture } from "../../ui/SmallPicture";
 
 export function AlternativeChoice({
   letter,
@@ -24,21 +22,11 @@ export function AlternativeChoice({
       small
       value={chosen}
       onChange={onChange}
-      options={ways.map(({ name, picture }) => {
-        const view = viewOf(lines, boxOf(picture.strokes), 0.3);
-        return {
-          value: name,
-          name: `${letter}: ${name}`,
-          label: (
-            <svg viewBox={viewBoxOf(view)} className="h-12 w-auto" aria-hidden>
-              <RuledLines lines={lines} />
-              {picture.strokes.map((points, at) => (
-                <PenLine key={at} points={points} width={0.13} />
-              ))}
-            </svg>
-          ),
-        };
-      })}
+      options={ways.map(({ name, picture }) => ({
+        value: name,
+        name: `${letter}: ${name}`,
+        label: <SmallPicture picture={picture} lines={lines} className="h-12" />,
+      }))}
     />
   );
 }

@@ -4,40 +4,26 @@
  */
 import { Eye, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate } from "react-router";
 
 import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
-import { useCloseLesson, useGoTo, useToday } from "../../api/lessonQueries";
+import { useCloseLesson, useGoTo } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
-import { Empty, Loading, ProblemNote } from "../../ui/states";
+import { Empty, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { useLessonChannel } from "./channel";
 import { CoverContext } from "./covered";
 import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
+import { FoundLesson } from "./FoundLesson";
 import { CourseLine } from "./CourseLine";
 import { placeOf, titleOf } from "./course";
 
 export function LessonBoard() {
-  const id = Number(useParams().id);
-  const today = useToday();
-  if (today.isPending) return <Loading what="the lesson" />;
-  if (today.isError) {
-    return <ProblemNote error={today.error} retry={() => void today.refetch()} />;
-  }
-  const lesson = today.data.week.flatMap(({ lessons }) => lessons).find((one) => one.id === id);
-  const found = lesson ?? (today.data.lesson?.id === id ? today.data.lesson : undefined);
-  if (!found) {
-    return (
-      <Empty>
-        This lesson is not one of this week. <Link to="/plan/today">Plan today&rsquo;s</Link>.
-      </Empty>
-    );
-  }
-  return <Run key={id} lesson={found} />;
+  return <FoundLesson>{(lesson) => <Run key={lesson.id} lesson={lesson} />}</FoundLesson>;
 }
 
 function Run({ lesson }: { lesson: Lesson }) {

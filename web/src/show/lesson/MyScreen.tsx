@@ -4,35 +4,21 @@
  */
 import { ChevronLeft, ChevronRight, Play } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 
-import { useToday } from "../../api/lessonQueries";
 import type { LessonOut as Lesson } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { nameOf } from "../../ui/lessonName";
 import { SoundWord } from "../../ui/SoundWord";
-import { Empty, Loading, ProblemNote } from "../../ui/states";
+import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { type OnBoard, useLessonChannel } from "./channel";
 import { titleOf } from "./course";
+import { FoundLesson } from "./FoundLesson";
 import { StepTime } from "./StepTime";
 
 export function MyScreen() {
-  const id = Number(useParams().id);
-  const today = useToday();
-  if (today.isPending) return <Loading what="the lesson" />;
-  if (today.isError) {
-    return <ProblemNote error={today.error} retry={() => void today.refetch()} />;
-  }
-  const lesson = today.data.week.flatMap(({ lessons }) => lessons).find((one) => one.id === id);
-  if (!lesson) {
-    return (
-      <Empty>
-        This lesson is not one of this week. <Link to="/plan/today">Plan today&rsquo;s</Link>.
-      </Empty>
-    );
-  }
-  return <Mine lesson={lesson} />;
+  return <FoundLesson>{(lesson) => <Mine key={lesson.id} lesson={lesson} />}</FoundLesson>;
 }
 
 function Mine({ lesson }: { lesson: Lesson }) {
