@@ -86,3 +86,14 @@ def test_a_plan_of_her_own_is_kept_checked_and_given_up(joined: TestClient) -> N
     assert plan_of(joined)["own"]
     back = joined.delete("/api/plan/joining").json()
     assert [stage["parts"] for stage in back["stages"]] == computed
+
+
+def test_a_plan_made_for_another_hand_is_followed_as_far_as_this_one_joins(
+    joined: TestClient,
+) -> None:
+    joined.put("/api/plan/style", json={"hand": "looped"})
+    kept = joined.put("/api/plan/joining", json={"stages": [["ga", "in"], ["go"]]}).json()
+    assert len(kept["stages"]) == 2
+    joined.put("/api/plan/style", json={"hand": "joined"})
+    assert [stage["parts"] for stage in plan_of(joined)["stages"]] == [["in"]]
+    assert joined.get("/api/plan/today").json()["next"][0]["new"] == ["in"]

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from datetime import date, datetime
 
-from firstloop.core.teaching.joining import JoiningError, Stage, checked, is_done, plan
+from firstloop.core.teaching.joining import JoiningError, Stage, checked, fitting, is_done, plan
 from firstloop.core.text.joins import is_joined, kinds_of, pairs_in
 from firstloop.core.text.words import Joins
 from firstloop.services import schemes
@@ -92,4 +92,4 @@ def _stages(record: Database, school_class: ClassRecord) -> tuple[Stage, ...]:
     computed = plan(schemes.find(record, school_class, school_class.scheme), hand)
     if school_class.joining is None:
         return computed
-    return checked(school_class.joining, hand, computed)
+    return fitting(school_class.joining, hand, computed)

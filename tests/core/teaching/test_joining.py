@@ -10,6 +10,7 @@ from firstloop.core.teaching.joining import (
     JoiningError,
     Stage,
     checked,
+    fitting,
     is_done,
     plan,
 )
@@ -94,6 +95,6 @@ def test_a_plan_that_cannot_be_followed_says_where(stages: list[list[str]], what
 
 def test_what_is_kept_of_the_computed_plan_keeps_its_reason() -> None:
     computed = plan(BUILT_IN["movement"](JOINED, 5), JOINED)
-    own = checked([computed[1].parts, ["in"]], JOINED, computed)
+    own = fitting([computed[1].parts, ["in"]], JOINED, computed)
     assert own[0] == computed[1]
     assert own[1].why == ""

@@ -86,11 +86,8 @@ def plan(scheme: Scheme, hand: Hand) -> tuple[Stage, ...]:
     return tuple(stages)
 
 
-def checked(
-    stages: Iterable[Sequence[str]], hand: Hand, computed: Iterable[Stage] = ()
-) -> tuple[Stage, ...]:
-    """A teacher's own plan; raises JoiningError with what is wrong and where. What she has kept of
-    the computed one keeps its reason.
+def checked(stages: Iterable[Sequence[str]], hand: Hand) -> tuple[Stage, ...]:
+    """A teacher's own plan; raises JoiningError with what is wrong and where.
 
     >>> from firstloop.core.letters import HANDS
     >>> checked([["c", "a"], ["ca", "xg", "ga"]], HANDS["joined"])
@@ -110,8 +107,24 @@ def checked(
                 raise JoiningError(f'stage {at}: "{part}" is no small letter and no pair of them')
             if len(part) == 2 and join_of(part, hand) is None:
                 raise JoiningError(f'stage {at}: the pen is lifted after {part[0]} in "{part}"')
+    return tuple(map(Stage, found))
+
+
+def fitting(
+    stages: Iterable[Sequence[str]], hand: Hand, computed: Iterable[Stage] = ()
+) -> tuple[Stage, ...]:
+    """A plan of the teacher's, as far as the hand joins what is in it: it may have been made for
+    another. What she has kept of the computed one keeps its reason.
+
+    >>> from firstloop.core.letters import HANDS
+    >>> [stage.parts for stage in fitting([["g"], ["ga", "in"], ["go"]], HANDS["joined"])]
+    [('g',), ('in',)]
+    """
+    found = [
+        tuple(part for part in stage if len(part) == 1 or join_of(part, hand)) for stage in stages
+    ]
     why = {stage.parts: stage.why for stage in computed}
-    return tuple(Stage(parts, why.get(parts, "")) for parts in found)
+    return tuple(Stage(parts, why.get(parts, "")) for parts in found if parts)
 
 
 def is_done(stage: Stage, letters: Iterable[str], pairs: Iterable[str]) -> bool:
