@@ -28,6 +28,8 @@ def letter(page: Page, name: str) -> Locator:
 
 
 def drag(page: Page, what: Locator, to: Locator) -> None:
+    # Away from the edge of the screen, where the page scrolls while a letter is held.
+    to.evaluate("line => line.scrollIntoView({ block: 'center' })")
     what.hover()
     page.mouse.down()
     for _ in range(20):  # the lines may yet move, while what was done before is being kept
