@@ -97,3 +97,13 @@ def test_a_plan_made_for_another_hand_is_followed_as_far_as_this_one_joins(
     joined.put("/api/plan/style", json={"hand": "joined"})
     assert [stage["parts"] for stage in plan_of(joined)["stages"]] == [["in"]]
     assert joined.get("/api/plan/today").json()["next"][0]["new"] == ["in"]
+
+
+def test_what_the_hand_does_not_join_cannot_be_taught_and_spoils_nothing(
+    joined: TestClient,
+) -> None:
+    set_customs(joined, open_joins=True)
+    for parts in (["\u00dfx"], ["ga"], ["4a"]):
+        sent = {"parts": parts, "taught": True}
+        assert joined.post("/api/plan/joining/taught", json=sent).status_code == 422
+    assert strokes(joined, "can") == 3

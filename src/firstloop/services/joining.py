@@ -46,7 +46,10 @@ def follow(record: Database, school_class: ClassRecord, stages: list[list[str]] 
 def set_taught(
     record: Database, school_class: ClassRecord, parts: list[str], now: datetime, *, taught: bool
 ) -> None:
-    """Says of letters and pairs that they are taught in the joined hand, or are not."""
+    """Says of letters or pairs that they are taught in the joined hand, or are not; raises
+    JoiningError for what the hand does not join."""
+    if taught:
+        checked([parts], school_class.hand)
     letters = {part for part in parts if len(part) == 1}
     pairs = set(parts) - letters
     with record.session() as session:

@@ -460,10 +460,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Put Taught Stage
+         * Post Taught Stage
          * @description Says of a stage that it is taught, or is not, whatever lessons were given.
          */
-        post: operations["put_taught_stage"];
+        post: operations["post_taught_stage"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4038,7 +4038,7 @@ export interface operations {
             };
         };
     };
-    put_taught_stage: {
+    post_taught_stage: {
         parameters: {
             query?: never;
             header?: never;

@@ -75,7 +75,7 @@ def delete_joining(record: Record, school_class: Class) -> JoiningOut:
 
 
 @router.post("/taught")
-def put_taught_stage(record: Record, school_class: Class, sent: TaughtIn, now: Now) -> JoiningOut:
+def post_taught_stage(record: Record, school_class: Class, sent: TaughtIn, now: Now) -> JoiningOut:
     """Says of a stage that it is taught, or is not, whatever lessons were given."""
     joining.set_taught(record, school_class, sent.parts, now, taught=sent.taught)
     return _joining_out(record, school_class)

@@ -7,39 +7,42 @@ to be done for that is noted; how the moves within them were made is then for `e
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from itertools import permutations
 
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.geometry import polyline
+from firstloop.core.checking.stroke_distances import (
+    POINTS,
+    as_tall,
+    distances,
+    dots_of,
+    fitted,
+    is_dot,
+    models_of,
+    moved_sideways,
+    off_in_any_order,
+    off_the_letter,
+    point_by_point,
+    reached,
+    running_across,
+)
 from firstloop.core.geometry.even import Lines, length_of, thinned
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Letter
-from firstloop.core.letters.moves import MoveKind
 from firstloop.core.limits import (
-    ACROSS,
     CLEARLY_IN_ORDER,
     CLOSES_A_GAP,
     COVERED,
     COVERED_DOT,
     GONE_OVER,
     IN_ORDER,
-    LEAST_SCALE,
-    MOST_SCALE,
     MOSTLY_COVERED,
     NOT_OF_THE_LETTER,
     ON_TOP,
-    SMALLEST_BOX,
     SPARE,
-    STRAY_STROKE,
     TURNED_ROUND,
 )
-
-POINTS = 24
-"""Of a stroke, compared with those of another."""
-
 
 FEW_STROKES = 5
 """Of 5 strokes there are 120 orders, which are tried in a fraction of a millisecond."""
@@ -83,7 +86,7 @@ class Settled:
 
 def settle(strokes: Lines, letter: Letter) -> Settled:
     """Settles tidied strokes (n, 2) on a letter drawn in u."""
-    models = _models(letter)
+    models = models_of(letter)
     if len(strokes) == len(models) == 1:
         return _alone(strokes, letter, models)
     ink = np.stack([thinned(stroke, POINTS) for stroke in strokes])
@@ -93,11 +96,11 @@ def settle(strokes: Lines, letter: Letter) -> Settled:
     if beside is not None:
         rest = (*strokes[:beside], *strokes[beside + 1 :])
         return replace(settle(rest, letter), extra=(strokes[beside],))
-    own, ink = ink, _fitted(ink, models)
+    own, ink = ink, fitted(ink, models)
     as_many = len(strokes) == len(models)
-    if as_many and _in_order(_point_by_point(ink, models), _dots(letter)):
+    if as_many and _in_order(point_by_point(ink, models), dots_of(letter)):
         return _nothing_to_settle(strokes)
-    apart = _distances(ink, models) + _across(ink, models)
+    apart = distances(ink, models) + running_across(ink, models)
     if not as_many:
         apart = min(
             (apart, _apart_as_it_stands(own, models)), key=lambda one: one.min(axis=3).mean()
@@ -115,43 +118,22 @@ def _standing_beside(ink: FloatArray, models: FloatArray) -> int | None:
     best, nearest = None, IN_ORDER
     every = np.arange(len(ink))
     for i in range(len(ink)):
-        laid = _fitted(ink, models, by=ink[every != i])
-        off = _off_in_any_order(_point_by_point(laid[every != i], models))
-        if off < nearest and _off_the_letter(laid[i], models) > NOT_OF_THE_LETTER:
+        laid = fitted(ink, models, by=ink[every != i])
+        off = off_in_any_order(point_by_point(laid[every != i], models))
+        if off < nearest and off_the_letter(laid[i], models) > NOT_OF_THE_LETTER:
             best, nearest = i, off
     return best
-
-
-def _point_by_point(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """u that strokes lie off the letter's, each point off the one in its turn, on average; from
-    their start and from their end, (2, i, j)."""
-    both_ways = np.stack((ink, ink[:, ::-1]))[:, :, None]
-    off = both_ways - models
-    return np.asarray(np.hypot(off[..., 0], off[..., 1]).sum(axis=3) / POINTS)
-
-
-def _off_in_any_order(off: FloatArray) -> float:
-    """Of `_point_by_point` what the worst stroke is off, in the order and the directions that suit
-    best."""
-    either: list[list[float]] = np.minimum(off[0], off[1]).tolist()
-    orders = permutations(range(len(either)))
-    return min(max(row[j] for row, j in zip(either, to, strict=True)) for to in orders)
-
-
-def _off_the_letter(stroke: FloatArray, models: FloatArray) -> float:
-    """u that a stroke (POINTS, 2) is from the letter, on average."""
-    return float(_distances(stroke[None], models).min(axis=(1, 3)).mean())
 
 
 def _apart_as_it_stands(ink: FloatArray, models: FloatArray) -> FloatArray:
     """u between the points of ink and letter in the ink's own size: a letter of which one part is
     too short is not to be drawn up as a whole."""
-    beside = _beside(ink, models)[1]
-    return _distances(beside, models) + _across(beside, models)
+    beside = moved_sideways(ink, models)[1]
+    return distances(beside, models) + running_across(beside, models)
 
 
 def _in_order(off: FloatArray, dots: npt.NDArray[np.bool_]) -> bool:
-    """Of `_point_by_point` whether every stroke lies on the letter's own in its turn, or at least
+    """Of `point_by_point` whether every stroke lies on the letter's own in its turn, or at least
     clearly nearer to it than to another, or than it does from its end."""
     own = off[0].diagonal()
     worst = float(own.max())
@@ -168,72 +150,6 @@ def _nothing_to_settle(strokes: Lines) -> Settled:
     return Settled(
         strokes, tuple(range(len(strokes))), nothing, 0, nothing, extra=(), as_made=strokes, first=0
     )
-
-
-@lru_cache(maxsize=512)
-def _models(letter: Letter) -> FloatArray:
-    """The letter's strokes at POINTS places each; (stroke, POINTS, 2)."""
-    return np.stack([polyline.resample(path, POINTS) for path in letter.paths()])
-
-
-@lru_cache(maxsize=512)
-def _dots(letter: Letter) -> npt.NDArray[np.bool_]:
-    """Which of the letter's strokes are dots."""
-    return np.array([_is_dot(letter, j) for j in range(len(letter.strokes))])
-
-
-def _fitted(ink: FloatArray, models: FloatArray, by: FloatArray | None = None) -> FloatArray:
-    """The ink with its box, or the box of a part of it, laid over the letter's."""
-    flat, onto = (ink if by is None else by).reshape(-1, 2), models.reshape(-1, 2)
-    low, high = flat.min(axis=0), flat.max(axis=0)
-    to_low, to_high = onto.min(axis=0), onto.max(axis=0)
-    scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
-    scale = np.minimum(np.maximum(scale, LEAST_SCALE), MOST_SCALE)
-    return np.asarray(ink * scale + ((to_low + to_high) / 2 - scale * (low + high) / 2))
-
-
-def _distances(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """u from each point of each ink stroke to each of each model stroke; (i, j, POINTS, POINTS)."""
-    one, other = ink.reshape(-1, 2), models.reshape(-1, 2)
-    # |a - b|² = |a|² + |b|² - 2ab, which is one matrix product for all.
-    squares = -2.0 * (one @ other.T)
-    squares += np.einsum("ij,ij->i", one, one)[:, None]
-    squares += np.einsum("ij,ij->i", other, other)
-    np.maximum(squares, 0.0, out=squares)
-    return _by_stroke(np.sqrt(squares))
-
-
-def _by_stroke(between: FloatArray) -> FloatArray:
-    """From (all points, all points) to (i, j, POINTS, POINTS)."""
-    i, j = len(between) // POINTS, between.shape[1] // POINTS
-    return between.reshape(i, POINTS, j, POINTS).transpose(0, 2, 1, 3)
-
-
-def _across(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """u by which ink that runs across a part is further off than it lies; a dot has no direction.
-
-    As `_distances`: (i, j, POINTS, POINTS).
-    """
-    one, other = _directions(ink), _directions(models)
-    along = one.reshape(-1, 2) @ other.reshape(-1, 2).T
-    across = _by_stroke(ACROSS - ACROSS * along * along)
-    has_one = np.array([stroke[0].any() for stroke in one])[:, None]
-    both = has_one & np.array([stroke[0].any() for stroke in other])
-    return np.asarray(across if both.all() else across * both[:, :, None, None])
-
-
-def _directions(strokes: FloatArray) -> FloatArray:
-    """Unit headings; none for what is as short as a dot. (stroke, POINTS, 2)."""
-    ahead = np.empty_like(strokes)
-    np.subtract(strokes[:, 2:], strokes[:, :-2], out=ahead[:, 1:-1])
-    ahead[:, 0] = strokes[:, 1] - strokes[:, 0]
-    ahead[:, -1] = strokes[:, -1] - strokes[:, -2]
-    size = np.hypot(ahead[..., 0], ahead[..., 1])
-    short = size.sum(axis=1) < 2 * STRAY_STROKE  # `ahead` spans two steps
-    size[size == 0.0] = 1.0
-    ahead /= size[:, :, None]
-    ahead[short] = 0.0
-    return ahead
 
 
 def _assigned(apart: FloatArray) -> list[int]:
@@ -297,14 +213,14 @@ def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: Float
     A letter that is too small is whole all the same: the ink is tried in its own size, and as tall
     as the letter; but a dot is not there for being where a taller stem would end.
     """
-    dots = _dots(letter)[:, None]
+    dots = dots_of(letter)[:, None]
     within = np.where(dots, COVERED_DOT, COVERED)
-    across = _across(ink, models)
+    across = running_across(ink, models)
     tried = [
-        (_reached(beside, models, across) < within)
-        | ((_reached(stretched, models, across) < COVERED) & ~dots)
+        (reached(beside, models, across) < within)
+        | ((reached(stretched, models, across) < COVERED) & ~dots)
         for beside, stretched in zip(
-            _beside(ink, models), _beside(_as_tall(ink, models), models), strict=True
+            moved_sideways(ink, models), moved_sideways(as_tall(ink, models), models), strict=True
         )
     ]
     near = max(tried, key=lambda one: int(one.sum()))
@@ -315,37 +231,15 @@ def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: Float
     if len(there) != len(strokes):
         merged = there[: len(strokes)]
         return _settled(strokes, merged, letter, models, missing=missing, merged=True)
-    apart = (_distances(_fitted(ink, models[there]), models[there])) + across[:, there]
+    apart = (distances(fitted(ink, models[there]), models[there])) + across[:, there]
     return _settled(
         strokes, [there[at] for at in _assigned(apart)], letter, models, missing=missing
     )
 
 
-def _reached(ink: FloatArray, models: FloatArray, across: FloatArray) -> FloatArray:
-    """u from each point of each model stroke to the nearest ink; (j, POINTS)."""
-    return np.asarray((_distances(ink, models) + across).min(axis=(0, 2)))
-
-
-def _beside(ink: FloatArray, models: FloatArray) -> list[FloatArray]:
-    """The ink moved sideways: its left, its middle or its right on the letter's."""
-    (low, to_low), (high, to_high) = (
-        (float(f(ink[..., 0])), float(f(models[..., 0]))) for f in (np.min, np.max)
-    )
-    shifts = (to_low - low, (to_low + to_high - low - high) / 2, to_high - high)
-    return [ink + np.array([shift, 0.0]) for shift in shifts]
-
-
-def _as_tall(ink: FloatArray, models: FloatArray) -> FloatArray:
-    """The ink scaled to the letter's height, its feet on the letter's."""
-    low, to_low = ink.min(axis=(0, 1)), models.min(axis=(0, 1))
-    height = max(float(np.ptp(ink[..., 1])), SMALLEST_BOX)
-    scale = min(max(float(np.ptp(models[..., 1])) / height, LEAST_SCALE), MOST_SCALE)
-    return np.asarray((ink - low) * scale + to_low)
-
-
 def _alone(strokes: Lines, letter: Letter, models: FloatArray) -> Settled:
     """One stroke for a letter of one: there is only its direction to settle."""
-    turned = not _dots(letter)[0] and _runs_backwards(
+    turned = not dots_of(letter)[0] and _runs_backwards(
         thinned(strokes[0], POINTS), models[0], alone=True
     )
     return Settled(
@@ -373,10 +267,10 @@ def _settled(
     """The strokes in the letter's order; within one of the letter's, in the order along it."""
     of = of + [of[-1]] * (len(strokes) - len(of)) if merged else of
     there = [j for j in range(len(models)) if j not in missing]
-    sampled = _fitted(np.stack([thinned(stroke, POINTS) for stroke in strokes]), models[there])
+    sampled = fitted(np.stack([thinned(stroke, POINTS) for stroke in strokes]), models[there])
     alone = [of.count(j) == 1 for j in of]
     turned = [
-        not merged and not _is_dot(letter, j) and _runs_backwards(points, models[j], alone=one)
+        not merged and not is_dot(letter, j) and _runs_backwards(points, models[j], alone=one)
         for points, j, one in zip(sampled, of, alone, strict=True)
     ]
     along = [
@@ -396,10 +290,6 @@ def _settled(
         as_made=strokes,
         first=of[0],
     )
-
-
-def _is_dot(letter: Letter, stroke: int) -> bool:
-    return letter.script.strokes[stroke].moves[0].kind is MoveKind.DOT
 
 
 def _place_along(points: FloatArray, model: FloatArray) -> float:
