@@ -45,7 +45,7 @@ def test_one_object_a_line_in_the_words_of_the_contract(capsys: pytest.CaptureFi
     status, (answer,) = run(capsys, INKS / "s0027.inkml")
     assert status == 0
     assert list(answer) == [
-        "file", "target", "hand", "reads_as", "verdict", "findings", "say", "checker",
+        "file", "target", "kind", "hand", "reads_as", "verdict", "findings", "say", "checker",
     ]  # fmt: skip
     assert answer["verdict"] == {"direction": "not_yet", "size": "secure", "shape": "secure"}
     (finding,) = answer["findings"]

@@ -5,7 +5,8 @@ from pathlib import Path
 
 import pytest
 
-from firstloop.core.checking.catalogue import CATALOGUE
+from firstloop.core.checking.catalogue import CATALOGUE, FindingKind
+from firstloop.core.checking.texts.catalogue import TEXT_CATALOGUE, TextKind
 from firstloop.core.contract import Code
 from firstloop.core.letters import HANDS, Hand
 from firstloop.core.letters.ruling import Ruling
@@ -16,25 +17,31 @@ ROW = re.compile(r"^\| `(\w+)` \| (\w+) \| .* \| ([\d.]+) \| ([\d.]+) \|$", re.M
 
 
 def test_every_code_has_its_record() -> None:
-    assert list(CATALOGUE) == list(Code)
+    assert [*CATALOGUE, *TEXT_CATALOGUE] == list(Code)
 
 
-def test_the_table_of_findings_is_the_codes_own() -> None:
-    rows = ROW.findall((DOCS / "checking.md").read_text())
+@pytest.mark.parametrize(
+    ("document", "catalogue"), [("checking.md", CATALOGUE), ("words.md", TEXT_CATALOGUE)]
+)
+def test_the_table_of_findings_is_the_codes_own(
+    document: str, catalogue: dict[Code, FindingKind] | dict[Code, TextKind]
+) -> None:
+    rows = ROW.findall((DOCS / document).read_text())
     listed = {
         code: (dimension, float(nearly), float(not_yet))
         for code, dimension, nearly, not_yet in rows
     }
     assert listed == {
         code.value: (kind.dimension.value, kind.limit.nearly, kind.limit.not_yet)
-        for code, kind in CATALOGUE.items()
+        for code, kind in catalogue.items()
     }
 
 
 def test_the_limits_are_reasoned_and_in_order() -> None:
-    for kind in CATALOGUE.values():
-        assert kind.limit.reason
-        assert kind.limit.nearly <= kind.limit.not_yet
+    letters, texts = CATALOGUE.values(), TEXT_CATALOGUE.values()
+    for limit in [*(kind.limit for kind in letters), *(kind.limit for kind in texts)]:
+        assert limit.reason
+        assert limit.nearly <= limit.not_yet
 
 
 def test_every_screenshot_is_in_the_readme() -> None:

@@ -44,9 +44,9 @@ def write(shape: Shape, rng: Rng, *, shake: float = 1.0) -> Shape:
     spacing = rng.choice([0.02, 0.035, 0.06])
     written = []
     for stroke in shape:
-        path = _evenly(stroke, 0.02) * [width, height]
+        path = evenly(stroke, 0.02) * [width, height]
         path = path + np.column_stack([lean * path[:, 1], np.full(len(path), base)])
-        path = path + shake * (_noise(path, 0.9, 0.03, rng) + _noise(path, 0.18, 0.014, rng))
+        path = path + shake * (noise(path, 0.9, 0.03, rng) + noise(path, 0.18, 0.014, rng))
         if rng.uniform() < 0.25 and len(path) > 10:  # a small hook where the pen lands
             path = np.vstack([path[:1] + rng.normal(0, 0.05, 2), path])
         if rng.uniform() < 0.3:  # a pause
@@ -59,13 +59,13 @@ def write(shape: Shape, rng: Rng, *, shake: float = 1.0) -> Shape:
     return written
 
 
-def _evenly(stroke: Points, spacing: float) -> Points:
+def evenly(stroke: Points, spacing: float) -> Points:
     along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(stroke, axis=0).T))])
     wanted = np.linspace(0, along[-1], max(3, int(along[-1] / spacing)))
     return np.column_stack([np.interp(wanted, along, stroke[:, k]) for k in (0, 1)])
 
 
-def _noise(path: Points, wavelength: float, size: float, rng: Rng) -> Points:
+def noise(path: Points, wavelength: float, size: float, rng: Rng) -> Points:
     """Bends of a size over a wavelength: random knots, and cosines between them."""
     along = 0.02 * np.arange(len(path)) / wavelength
     knots = rng.normal(0, size, (int(along[-1]) + 3, 2))
@@ -129,14 +129,14 @@ def _shaken(shape: Shape, rng: Rng) -> Shape:
         path + 0.075 * np.column_stack([np.sin(a), np.cos(1.3 * a)])
         for path, a in (
             (p, np.arange(len(p)) * 0.02 * 2 * np.pi / 0.22)
-            for p in (_evenly(s, 0.02) for s in shape)
+            for p in (evenly(s, 0.02) for s in shape)
         )
     ]
 
 
 def _patched(shape: Shape, rng: Rng) -> Shape:
     """Gone over again, a little beside it."""
-    first = _evenly(shape[0], 0.02)
+    first = evenly(shape[0], 0.02)
     part = first[: max(len(first) * 6 // 10, 10)]
     return [*shape, part + np.array([0.08, 0.03])]
 

@@ -17,7 +17,8 @@ from firstloop.core.letters import draw, find_hand
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.text.words import compose
 from firstloop.formats import inkml
-from firstloop.services.checking_files import Answer, Asked, InkSource, check_files
+from firstloop.formats.result_json import Answer
+from firstloop.services.checking_files import Asked, InkSource, check_files
 
 DEFAULT_DATABASE = Path("data") / "firstloop.db"
 INTERFACE = Path(__file__).parents[2] / "web" / "dist"

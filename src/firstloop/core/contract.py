@@ -22,7 +22,8 @@ class Verdict(StrEnum):
 
 
 class Code(StrEnum):
-    """What can be found. The order is a teacher's: what she would talk about first."""
+    """What can be found: in a letter, and from WRONG_LETTER on in a text. The order of each is a
+    teacher's: what she would talk about first."""
 
     START_PLACE = "start_place"
     STROKE_ORDER = "stroke_order"
@@ -49,6 +50,16 @@ class Code(StrEnum):
     SLANT = "slant"
     WOBBLE = "wobble"
     SHAPE_OFF = "shape_off"
+    WRONG_LETTER = "wrong_letter"
+    CAPITAL = "capital"
+    STOP = "stop"
+    JOIN_BROKEN = "join_broken"
+    WORD_GAP = "word_gap"
+    SPACING = "spacing"
+    DOUBLES_DIFFER = "doubles_differ"
+    SIZE_UNEVEN = "size_uneven"
+    TAILS_UNEVEN = "tails_uneven"
+    LINE_DRIFT = "line_drift"
 
 
 class Stage(StrEnum):

@@ -230,3 +230,108 @@ END_SHARE = 0.4
 
 LEAST_SCALE, MOST_SCALE = 0.5, 2.0
 """By what a part of the ink is drawn down or up at most, to be compared."""
+
+A_DOT, DOT_BOX = 0.4, 0.3
+"""u along and across: what is no longer and no wider is a dot, whatever else it is."""
+
+MOST_TRACES = 5
+"""Traces in a row that may be one letter: an E is made of four, and one may be lifted once more."""
+
+BAND = 9
+"""Letters by which the text may be ahead of or behind an even share of the ink."""
+
+NO_ONE_LETTER, LEFT_OUT, ONE_TOO_MANY, ONE_MORE_TRACE = 0.13, 0.15, 0.14, 0.03
+"""u²: what ink costs at most as the letter asked for, what a letter costs that is left out, and ink
+that is a letter too many, with each trace of it after the first."""
+
+A_STEM, A_LONG_BAR = 0.3, 0.75
+"""u across: what is narrower is a stem, which one line does not strike out but crosses; and what is
+shorter is a bar."""
+
+JUMPS_BACK, JUMPED_BACK = 0.3, 0.4
+"""u to the left of what is written, where the pen goes back for a bar or a dot; and u², summed,
+that it costs to take what it writes there for the way."""
+
+MORE_THAN_IT_HAS = 0.06
+"""u²: what a letter costs more for each trace beyond those of any form of it."""
+
+STRUCK_OUT = 0.05
+"""u²: what a letter costs that is struck out; less than one that is no letter asked for."""
+
+SPLIT, NOT_ONE = 0.12, 0.2
+"""u² against two letters of which one lies over the other; and against traces being one letter,
+from which it is cheaper to take them for two, of which one is too many."""
+
+APART, HARDLY_APART, TOO_FAR_APART = 0.9, 0.12, 0.55
+"""u² for each u between the traces of one letter, beyond the second (u); and u between them at
+most: the arm of a k may stand off its stem, two letters do."""
+
+ELSEWHERE, FURTHEST_OFF, ANOTHER_CASE, SURELY_A_CASE = 0.1, 1.0, 0.03, 0.1
+"""u² for each u² that ink stands above or below a letter's place, up to the second; what its
+capital costs more than a small letter, or the other way round, and what it costs at most."""
+
+UNDER_THE_LINE = -0.12
+"""u: what lies wholly below is no letter but a mark under the line."""
+
+A_RING = 1.3
+"""u across: what goes round a letter is larger than a letter's own round."""
+
+STRIKE_SLOPE, STRIKE_STRAIGHT, STRIKES_ACROSS, STRIKES_OUT = 1.2, 0.85, 0.4, 0.65
+"""A strike rises by less than the first for each u across, its chord is longer than the second of
+it, it is wider than the third (u), and goes over the fourth of what it strikes out."""
+
+STRIDE = 6
+"""Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a letter."""
+
+HEADING_WEIGHT, WORST_SAMPLE = 0.25, 0.6
+"""u²: what going at right angles costs a step, and what a step costs at most."""
+
+LIFTED_AT_A_JOIN, UNLIFTED = 0.4, 1.2
+LEFT_OUT_OF_A_WORD, COMES_TWICE = 2.4, 2.0
+"""u², summed over steps: what a join costs that is left out, how much more where the pen is not
+lifted, what a letter costs that is left out, and one that comes twice. A letter is some thirty
+steps, and as another costs 0.15 and more each."""
+
+MAY_LIE_BESIDE, BESIDE_THE_PATH, BAR_COMES_LATER = 1.6, 0.12, 0.3
+"""u: a longer trace is part of the path; u², summed: what a trace costs that lies beside it, and a
+capital whose bar does."""
+
+AS_IN_PRINT, CASE_ON_THE_WAY = 0.3, 0.8
+"""u², summed: what a joined word costs more with a letter as in print, or in its other case."""
+
+WINDOW, FAR = 8, 1000.0
+"""Letters by which a joined text may be ahead of or behind an even share of the ink; and u² that no
+way through it costs."""
+
+NEAR_ITS_DOT, STOP_IS_LOW = 1.3, 0.35
+"""u along the line from a letter to its dot at most; u above the line, below which a dot is a stop.
+"""
+
+FOOT_BAND, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 1.8, 24, 0.27
+"""u by which feet on one line may differ; u of line from which a slope can be told; feet that lines
+are tried through; and the slope (15 degrees) beyond which it is no line of writing."""
+
+MOSTLY_LEVEL = 0.75
+"""Share of the feet: where as many stand level, no other line is looked for."""
+
+CLOSE_ENOUGH, FAR_ENOUGH, ROW_FAR_ENOUGH = 0.1, 0.75, 2.4
+"""u of white between letters that stand well: between the first and the second in a word, the first
+and the third in a row."""
+
+BARS_MAY_MEET = 0.2
+"""u by which the bar of a t or an f may run into its neighbour."""
+
+WORD_NEAR_ENOUGH, WORD_FAR_ENOUGH, WIDER_THAN_INSIDE = 0.6, 2.4, 0.2
+"""u of white between words that stand well; and by how much more than inside them it is then."""
+
+DRIFTS_BY, SHARED_BY, A_LIFT = 0.3, 1 / 3, 0.25
+"""u from end to end, from which a line of feet may drift; share of its letters from which what they
+have in common is the text's; and u that a lift at a join counts for at least."""
+
+ALIKE, CLEARLY_ANOTHER = 0.36, 0.08
+"""How easily two letters are confused (0 to 1), above which one may be the other's slip: n for h,
+a for d. Where another is read that is less alike, and by more than the
+second (u²), it was another letter that was written."""
+
+MOST_LETTERS = 120
+"""Letters of a text that are checked at once: a page of writing at this age has fewer."""

@@ -46,6 +46,8 @@ class InkFile:
     kind: Kind | None = None
     hand: str | None = None
     handedness: Handedness | None = None
+    may_stand_open: bool = False
+    """Whether its joins are optional."""
 
 
 def read(data: bytes) -> InkFile:
@@ -67,6 +69,7 @@ def read(data: bytes) -> InkFile:
         kind=kind,
         hand=_annotation(root, "hand"),
         handedness=_handedness(_annotation(root, "handedness")),
+        may_stand_open=_optional(_annotation(root, "joins")),
     )
 
 
@@ -121,6 +124,12 @@ def _handedness(text: str | None) -> Handedness | None:
     if text is not None and text not in Handedness.__members__.values():
         raise InkmlError(f'handedness is "{text:.40}"; write left or right, or leave it out')
     return None if text is None else Handedness(text)
+
+
+def _optional(text: str | None) -> bool:
+    if text not in ("required", "optional", None):
+        raise InkmlError(f'joins is "{text:.40}"; write required or optional, or leave it out')
+    return text == "optional"
 
 
 def _kind(text: str | None) -> Kind | None:
@@ -216,6 +225,8 @@ def write(file: InkFile, *, x_height_mm: float = 8.0) -> bytes:
         value = getattr(file, kind)
         if value:
             SubElement(root, "annotation", {"type": kind}).text = value
+    if file.may_stand_open:
+        SubElement(root, "annotation", {"type": "joins"}).text = "optional"
     ruling = SubElement(root, "annotationXML", {"type": "ruling"})
     for line in Line:
         y = (file.ruling.top - file.ruling.height(line)) * x_height_mm

@@ -8,14 +8,13 @@ from dataclasses import dataclass
 from itertools import islice
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Finding, Result
+from firstloop.core.checking.findings import Result, TextResult
+from firstloop.core.checking.texts.check import check_text
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness, Kind, Task
 from firstloop.core.letters.style import Style
 from firstloop.formats import inkml
-
-Answer = dict[str, object]
-"""What is said of a file, as the check contract has it."""
+from firstloop.formats.result_json import Answer, as_json
 
 BATCH, AHEAD = 16, 64
 """Files that are sent together, and batches on their way: enough to keep workers busy, few enough
@@ -66,7 +65,7 @@ def check_file(source: InkSource, asked: Asked) -> Answer:
     try:
         if source.error is not None:
             return {"file": source.name, "error": source.error}
-        return {"file": source.name, **_as_json(_checked(source.data, asked))}
+        return {"file": source.name, **as_json(_checked(source.data, asked))}
     except FirstLoopError as error:
         return {"file": source.name, "error": str(error)}
     except Exception as error:  # noqa: BLE001  # our own mistake, in one file of a thousand
@@ -74,7 +73,7 @@ def check_file(source: InkSource, asked: Asked) -> Answer:
         return {"file": source.name, "error": f"the checker failed on it ({what:.200})"}
 
 
-def _checked(data: bytes, asked: Asked) -> Result:
+def _checked(data: bytes, asked: Asked) -> Result | TextResult:
     file = inkml.read(data)
     target = asked.letter or file.target
     if target is None:
@@ -85,32 +84,7 @@ def _checked(data: bytes, asked: Asked) -> Result:
     kind = Kind.of(target) if asked.letter or file.kind is None else file.kind
     handedness = asked.handedness or file.handedness or Handedness.RIGHT
     style = Style(asked.hand or file.hand or "plain")
-    return check(file.ink, Task(target, kind, handedness), style, file.ruling)
-
-
-def _as_json(result: Result) -> Answer:
-    return {
-        "target": result.target,
-        "hand": result.hand,
-        "reads_as": result.reads_as,
-        "verdict": result.verdict,
-        "findings": [_finding_json(finding) for finding in result.findings],
-        "say": result.say,
-        "checker": result.checker,
-    }
-
-
-def _finding_json(finding: Finding) -> Answer:
-    fields = {
-        "code": finding.code,
-        "dimension": finding.dimension,
-        "severity": finding.severity,
-        "stroke": finding.stroke,
-        "move": finding.move,
-        "measure": finding.measure,
-        "limit": finding.limit,
-        "unit": finding.unit,
-        "note": finding.note,
-        "say": finding.say,
-    }
-    return fields | ({"other": finding.other} if finding.other else {})
+    task = Task(target, kind, handedness, may_stand_open=file.may_stand_open)
+    if kind is Kind.LETTER:
+        return check(file.ink, task, style, file.ruling)
+    return check_text(file.ink, task, style, file.ruling)

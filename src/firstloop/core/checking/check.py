@@ -7,25 +7,27 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from firstloop.core.checking import direction, lengths, line, parts, shape, size
-from firstloop.core.checking.catalogue import CATALOGUE, limits_for
+from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.checking.consequences import without_consequences
 from firstloop.core.checking.explain import Explanation, explain, without_left_over
 from firstloop.core.checking.findings import Finding, Measure, MoveInk, Result
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.frame import Frame, frame_of
 from firstloop.core.checking.limit import Limit
-from firstloop.core.checking.lines import STANDARD, OntoStandard
+from firstloop.core.checking.lines import STANDARD
 from firstloop.core.checking.reading import Reading, read
 from firstloop.core.checking.said import Said
 from firstloop.core.checking.scan import explain_image
+from firstloop.core.checking.setting import Setting
 from firstloop.core.checking.tidy import tidy
 from firstloop.core.checking.travel import travelled
 from firstloop.core.checking.turned import faces_of, other_way_up, other_way_up_and_leaning
+from firstloop.core.checking.verdicts import WORST_FIRST, verdict_of
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
 from firstloop.core.evidence.ink import Ink, Stroke
-from firstloop.core.evidence.task import Handedness, Kind, Task
+from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look
@@ -44,7 +46,6 @@ Evidence = Ink | LetterImage
 Forms = tuple[Letter, ...]
 
 _RANK = {code: rank for rank, code in enumerate(CATALOGUE)}
-_WORST_FIRST = (Verdict.NOT_YET, Verdict.NEARLY)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -61,34 +62,43 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
 
     Of an image shape and size are judged; direction is unseen. Raises InkError where the evidence
     cannot be a letter, UnknownLetterError where the hand has no such letter, and UncheckedError
-    where more than a letter was asked for.
+    where more than a letter was asked for, which is for `check_text`.
     """
     if task.kind is not Kind.LETTER:
-        raise UncheckedError(f"a {task.kind} cannot be checked yet; hand it in letter by letter")
-    hand = hand_of(style)
-    forms, limits = forms_of(task.target, hand, STANDARD), limits_for(task.stage)
-    onto = OntoStandard.of(ruling, hand.proportions.slant_deg)
+        raise UncheckedError(f"a {task.kind} is more than one letter")
+    setting = Setting.of(task, style, ruling)
+    forms = forms_of(task.target, setting.hand, STANDARD)
     if isinstance(evidence, Ink):
         evidence.require_a_letter()
-        left_handed = task.handedness is Handedness.LEFT
-        measured = _measure_ink(onto.ink(evidence), forms, hand, limits, left_handed)
-        visible = frozenset(Dimension)
-    else:
-        lines = tuple(evenly(onto.points(line)) for line in evidence.lines())
-        measured = _measure_image(lines, forms, hand)
-        visible = frozenset(Dimension) - {Dimension.DIRECTION}
+        return check_lines(tidy(setting.onto.ink(evidence), forms[0]), forms, setting)
+    lines = tuple(evenly(setting.onto.points(line)) for line in evidence.lines())
+    measured = _measure_image(lines, forms, setting.hand)
+    return _result(measured, forms[0], setting, frozenset(Dimension) - {Dimension.DIRECTION})
+
+
+def check_lines(lines: Lines, forms: Forms, setting: Setting) -> Result:
+    """What there is to say of tidied ink on the standard lines, written as the first of these
+    forms; the others are as good."""
+    measured = _measure_ink(lines, forms, setting)
+    return _result(measured, forms[0], setting, frozenset(Dimension))
+
+
+def _result(
+    measured: _Measured, letter: Letter, setting: Setting, visible: frozenset[Dimension]
+) -> Result:
+    onto = setting.onto
     measures = [onto.measure(measure) for measure in measured.measures]
-    findings = _findings(replace(measured, measures=measures), limits, visible)
+    findings = _findings(replace(measured, measures=measures), setting.limits, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
     written = measured.explanation.written
     return Result(
-        target=task.target,
-        kind=task.kind,
-        hand=hand.name,
+        target=letter.name,
+        kind=Kind.LETTER,
+        hand=setting.hand.name,
         reads_as=measured.reading.letter,
         way=measured.explanation.way.name,
         verdict={
-            dimension: _verdict(findings, dimension) if dimension in visible else Verdict.UNSEEN
+            dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
             for dimension in Dimension
         },
         findings=findings,
@@ -111,10 +121,8 @@ def prepare(style: Style) -> None:
     check(Ink((upside_down,)), Task("k"), style, STANDARD)  # what is no k is read among all letters
 
 
-def _measure_ink(
-    ink: Ink, forms: Forms, hand: Hand, limits: dict[Code, Limit], left_handed: bool
-) -> _Measured:
-    lines = tidy(ink, forms[0])
+def _measure_ink(lines: Lines, forms: Forms, setting: Setting) -> _Measured:
+    hand, limits, left_handed = setting.hand, setting.limits, setting.left_handed
     as_it_is = explanation = explain(lines, forms)
     whole = explanation.path if explanation.settled.strokes is lines else Path.of_trace(lines)
     look: tuple[Look, float] | None = None
@@ -258,7 +266,7 @@ def _findings(
     rank = {**_RANK, Code.READS_AS_OTHER: -1} if other_first else _RANK
     ranked = sorted(
         without_consequences(judged, measured.explanation),
-        key=lambda one: (_WORST_FIRST.index(one[1]), rank[one[0].code]),
+        key=lambda one: (WORST_FIRST.index(one[1]), rank[one[0].code]),
     )
     letter = measured.explanation.letter
     return tuple(
@@ -281,8 +289,3 @@ def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter)
         say=kind.say(said),
         other=measure.other,
     )
-
-
-def _verdict(findings: tuple[Finding, ...], dimension: Dimension) -> Verdict:
-    severities = {finding.severity for finding in findings if finding.dimension is dimension}
-    return next((verdict for verdict in _WORST_FIRST if verdict in severities), Verdict.SECURE)

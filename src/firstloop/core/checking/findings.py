@@ -1,7 +1,7 @@
 """What a check gives: measures, the findings that they become, and the result of it all."""
 
 from dataclasses import dataclass
-from enum import Enum, auto
+from enum import Enum, StrEnum, auto
 
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
@@ -47,6 +47,8 @@ class Finding:
     note: str
     say: str
     other: str | None = None
+    index: int | None = None
+    """Where in a text, spaces counted; None for all of it, and where there is one letter."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -71,4 +73,75 @@ class Result:
     findings: tuple[Finding, ...]
     say: str
     trail: tuple[MoveInk, ...]
+    checker: str
+
+
+class MarkKind(StrEnum):
+    """What a child put on the writing."""
+
+    UNDER = "under"
+    TICK = "tick"
+    RING = "ring"
+    STRIKE = "strike"
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """A mark: the places of its traces, and of the letter that it is about."""
+
+    kind: MarkKind
+    strokes: tuple[int, ...]
+    index: int
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class LetterResult:
+    """What a check says of one letter of a text. `index` is its place in what was asked for, spaces
+    counted, and of a row which one it is; `target` None of a letter too many; `strokes` the places
+    of the traces that it was made of, whole or in part; `box` left, bottom, right, top in u, from
+    the left edge of all the ink. What is struck out has no findings."""
+
+    index: int
+    target: str | None
+    reads_as: str | None
+    strokes: tuple[int, ...]
+    box: tuple[float, float, float, float]
+    verdict: dict[Dimension, Verdict]
+    findings: tuple[Finding, ...]
+    struck: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Gap:
+    """The white between two letters of a text, from x to x at a height (u, as boxes)."""
+
+    index: int
+    begin: float
+    end: float
+    width: float
+
+
+@dataclass(frozen=True, slots=True)
+class RowCourse:
+    """A row: which letter is the best, by its place, and whether the row gets better (above 0) or
+    worse along its way, in what a letter costs from its first third to its last (u²)."""
+
+    best: int
+    change: float
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class TextResult:
+    """What a check says of a text; findings its own first, then its letters' most important."""
+
+    target: str
+    kind: Kind
+    hand: str
+    reads_as: str
+    verdict: dict[Dimension, Verdict]
+    findings: tuple[Finding, ...]
+    say: str
+    letters: tuple[LetterResult, ...]
+    marks: tuple[Mark, ...]
+    row: RowCourse | None
     checker: str

@@ -91,6 +91,15 @@ class Ink:
         if not any(polyline.length(stroke.points) > 0.0 for stroke in self.strokes):
             raise InkError("the ink stays in one place; a letter needs a line")
 
+    def require_a_text(self) -> None:
+        """Raises InkError unless there is something that could be a text."""
+        if not self.strokes:
+            raise InkError("there is no ink; write on the line, then hand it in")
+        count = sum(len(stroke.points) for stroke in self.strokes)
+        require_no_more(len(self.strokes), count, MAX_TEXT_STROKES, MAX_TEXT_POINTS)
+        if not any(polyline.length(stroke.points) > 0.0 for stroke in self.strokes):
+            raise InkError("the ink stays in one place; writing needs a line")
+
 
 def require_no_more(strokes: int, points: int, most_strokes: int, most_points: int) -> None:
     """Raises InkError for more ink than there can be.

@@ -63,3 +63,5 @@ class Task:
     kind: Kind = Kind.LETTER
     handedness: Handedness = Handedness.RIGHT
     stage: Stage = Stage.DEVELOPING
+    may_stand_open: bool = False
+    """Whether letters of a joined hand may stand apart: their joins are not taught yet."""

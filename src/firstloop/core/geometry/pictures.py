@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+import numpy.typing as npt
 
 from firstloop.core.geometry.matching import (
     Fit,
@@ -73,6 +74,11 @@ class Pictures:
         costs = np.full(len(stretch), np.inf)
         costs[wanted] = stretch[wanted] + _apart(ink.terms, fit, models)
         return np.asarray(costs.reshape(2, -1).min(axis=0))
+
+    def some(self, wanted: npt.NDArray[np.intp]) -> "Pictures":
+        """Those at the given places."""
+        both = np.concatenate([wanted, wanted + self.count])
+        return Pictures(self.models.some(both), len(wanted))
 
     def best_fit(self, ink: Look) -> Fit:
         """How the ink is laid over the picture that it differs from least; of one model."""

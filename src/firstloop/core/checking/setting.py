@@ -1,0 +1,34 @@
+"""By what ink is judged, whatever letter it is."""
+
+from dataclasses import dataclass
+
+from firstloop.core.checking.catalogue import limits_for
+from firstloop.core.checking.limit import Limit
+from firstloop.core.checking.lines import OntoStandard
+from firstloop.core.contract import Code
+from firstloop.core.evidence.task import Handedness, Task
+from firstloop.core.letters import Hand
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style, hand_of
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Setting:
+    """By what ink is judged, whatever letter it is: the hand, the page onto the standard lines, the
+    limits, and whether the child writes with the left hand."""
+
+    hand: Hand
+    onto: OntoStandard
+    limits: dict[Code, Limit]
+    left_handed: bool
+
+    @classmethod
+    def of(cls, task: Task, style: Style, ruling: Ruling) -> "Setting":
+        """For a task in a class's style, on a page's ruling."""
+        hand = hand_of(style)
+        return cls(
+            hand=hand,
+            onto=OntoStandard.of(ruling, hand.proportions.slant_deg),
+            limits=limits_for(task.stage),
+            left_handed=task.handedness is Handedness.LEFT,
+        )

@@ -1,0 +1,126 @@
+"""What ink is like each of a few letters: how it looks, and where it stands on the lines."""
+
+from collections.abc import Callable, Collection, Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.checking.forms import forms_of
+from firstloop.core.checking.lines import STANDARD
+from firstloop.core.checking.looks import looks_of
+from firstloop.core.checking.texts.traces import Trace, lines_of
+from firstloop.core.geometry.matching import Path
+from firstloop.core.geometry.pictures import Look, Pictures
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Hand, Letter
+from firstloop.core.letters.moves import MoveKind
+from firstloop.core.limits import ANOTHER_CASE, ELSEWHERE, FURTHEST_OFF, SURELY_A_CASE
+
+
+@dataclass(frozen=True, slots=True)
+class Seen:
+    """Ink as a letter: what it differs by (u²), and whether it is rather the letter's other case, a
+    capital for a small one or the other way round."""
+
+    cost: float
+    other_case: bool = False
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Alphabet:
+    """The letters that may be meant, each in every accepted form; dots left out, for they may come
+    later. `starts` are where a letter's pictures begin, `bottoms` and `tops` their heights (u);
+    `traces` is in how many traces a letter is made at most."""
+
+    names: tuple[str, ...]
+    pictures: Pictures
+    starts: npt.NDArray[np.intp]
+    bottoms: FloatArray
+    tops: FloatArray
+    traces: dict[str, int]
+
+    def costs(self, traces: Sequence[Trace]) -> FloatArray:
+        """u² by which traces differ from each of the letters; (name,)."""
+        ink = Path.of_trace(lines_of(traces))
+        off = _off(self.bottoms - ink.low[1]) + _off(self.tops - ink.high[1])
+        each = self.pictures.costs(Look.of(ink)) + ELSEWHERE * off
+        return np.minimum.reduceat(each, self.starts)
+
+    def of(self, traces: Sequence[Trace]) -> Callable[[str], Seen]:
+        """What traces are as any of the letters."""
+        known = dict(zip(self.names, self.costs(traces).tolist(), strict=True))
+
+        def seen(letter: str) -> Seen:
+            own, other = known[letter], known.get(letter.swapcase(), np.inf) + ANOTHER_CASE
+            as_other = other < own and other < SURELY_A_CASE
+            return Seen(other if as_other else own, as_other)
+
+        return seen
+
+    def most_traces(self, letter: str) -> int:
+        """In how many traces a letter, in either case, is made at most."""
+        return max(self.traces[letter], self.traces.get(letter.swapcase(), 0))
+
+    def some(self, letters: Collection[str]) -> "Alphabet":
+        """Only these of its letters."""
+        ends = [*self.starts[1:].tolist(), len(self.bottoms)]
+        kept = [
+            (name, np.arange(begin, end))
+            for name, begin, end in zip(self.names, self.starts.tolist(), ends, strict=True)
+            if name in letters
+        ]
+        at = np.concatenate([places for _, places in kept])
+        return Alphabet(
+            names=tuple(name for name, _ in kept),
+            pictures=self.pictures.some(at),
+            starts=np.cumsum([0, *(len(places) for _, places in kept[:-1])]),
+            bottoms=self.bottoms[at],
+            tops=self.tops[at],
+            traces=self.traces,
+        )
+
+
+def _off(apart: FloatArray) -> FloatArray:
+    return np.minimum(apart * apart, FURTHEST_OFF)
+
+
+def alphabet_of(text: str, hand: Hand) -> Alphabet:
+    """The letters of a text in a hand, in both cases."""
+    return whole_alphabet(hand).some({*text, *text.swapcase()})
+
+
+@lru_cache(maxsize=8)
+def whole_alphabet(hand: Hand) -> Alphabet:
+    """All letters of a hand."""
+    letters = tuple(hand.scripts)
+    looks = [_dotless_looks(letter, hand) for letter in letters]
+    every = [path for paths in looks for path in paths]
+    return Alphabet(
+        names=letters,
+        pictures=Pictures.of(every),
+        starts=np.cumsum([0, *(len(paths) for paths in looks[:-1])]),
+        bottoms=np.array([path.low[1] for path in every]),
+        tops=np.array([path.high[1] for path in every]),
+        traces={letter: _most_traces(letter, hand) for letter in letters},
+    )
+
+
+def _dotless_looks(letter: str, hand: Hand) -> tuple[Path, ...]:
+    forms = forms_of(letter, hand, STANDARD)
+    return tuple(look for form in forms for look in looks_of(without_dots(form)))
+
+
+def _most_traces(letter: str, hand: Hand) -> int:
+    return max(len(without_dots(form).strokes) for form in forms_of(letter, hand, STANDARD))
+
+
+def without_dots(letter: Letter) -> Letter:
+    """The letter without the dots over it; a mark stays as it is, for a stop is all dot."""
+    strokes = tuple(s for s in letter.strokes if not _is_a_dot_above(s[0].move.kind, s[0].points))
+    return Letter(letter.script, letter.ruling, strokes) if strokes else letter
+
+
+def _is_a_dot_above(kind: MoveKind, points: FloatArray) -> bool:
+    return kind is MoveKind.DOT and bool(points[0, 1] > 1.0)

@@ -1,0 +1,232 @@
+"""The catalogue of what only a text shows: one record a code, as `checking/catalogue.py` has them
+for letters. Reasons that name the contract mean the section on words in docs/checking.md."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from firstloop.core.checking.catalogue import LENIENCE
+from firstloop.core.checking.limit import Limit
+from firstloop.core.checking.said import bodies
+from firstloop.core.checking.texts.measures import TextMeasure
+from firstloop.core.contract import Code, Dimension, Stage
+
+
+@dataclass(frozen=True, slots=True)
+class TextSaid:
+    """What the sentences may speak of: what was measured, and the text that was asked for."""
+
+    measure: TextMeasure
+    target: str
+    in_a_row: bool = False
+
+    @property
+    def size(self) -> float:
+        """Its size, whatever its sign."""
+        return abs(self.measure.value)
+
+    @property
+    def letter(self) -> str:
+        """The letter that was asked for at its place."""
+        at = self.measure.index
+        if at is None or at >= len(self.target):
+            return self.target[-1]
+        return self.target[at]
+
+    @property
+    def next(self) -> str:
+        """The letter after it."""
+        at = (self.measure.index or 0) + 1
+        return self.target[at] if at < len(self.target) else self.target[-1]
+
+    @property
+    def pair(self) -> str:
+        """The two letters that a gap or a join is between."""
+        if self.in_a_row:
+            number = (self.measure.index or 0) + 1
+            return f"number {number} and number {number + 1}"
+        return f"{self.letter} and {self.next}"
+
+    @property
+    def words(self) -> str:
+        """The two words that a space is between."""
+        at = self.measure.index or 0
+        before, after = self.target[:at].split(), self.target[at:].split()
+        return f"{before[-1] if before else ''} and {after[0] if after else ''}"
+
+    @property
+    def by(self) -> str:
+        """What the child did."""
+        return self.measure.by
+
+    @property
+    def other(self) -> str:
+        """Another letter that it is about."""
+        return self.measure.other or ""
+
+
+Template = Callable[[TextSaid], str]
+
+
+@dataclass(frozen=True, slots=True)
+class TextKind:
+    """All that is known of a code. `explains` are the codes of letters, at its own place or of the
+    whole text where it has none, that follow from it."""
+
+    code: Code
+    dimension: Dimension
+    limit: Limit
+    note: Template
+    say: Template
+    explains: frozenset[Code] = frozenset()
+
+
+_BY_SIZE = frozenset(
+    {Code.BODY_HEIGHT, Code.REACH_UP, Code.REACH_DOWN, Code.OFF_BASE, Code.WIDTH, Code.START_PLACE}
+)
+
+_KINDS = (
+    TextKind(
+        Code.WRONG_LETTER,
+        Dimension.SHAPE,
+        Limit(1, 1, "count", "A letter is the one that was asked for or it is not."),
+        note=lambda s: {
+            "left out": f"The {s.letter} is left out.",
+            "too many": f"There is a letter too many{f', {s.other},' if s.other else ''} "
+            f"by the {s.letter}.",
+        }.get(s.by, f"Where {s.letter} should be there is {s.other}."),
+        say=lambda s: {
+            "left out": f"Say the word slowly: there is a {s.letter} to come in.",
+            "too many": "Say the word slowly: one letter for each sound.",
+        }.get(s.by, f"Say the word slowly: here comes {s.letter}."),
+        explains=frozenset(Code),
+    ),
+    TextKind(
+        Code.CAPITAL,
+        Dimension.SHAPE,
+        Limit(1, 1, "count", "A letter is a capital or it is not."),
+        note=lambda s: (
+            f"A small {s.other} where the capital {s.letter} should be."
+            if s.letter.isupper()
+            else f"A capital {s.other} where the small {s.letter} should be."
+        ),
+        say=lambda s: (
+            f"This one is a capital: {s.letter}."
+            if s.letter.isupper()
+            else f"Inside a word we write small: {s.letter}."
+        ),
+        explains=frozenset(Code),
+    ),
+    TextKind(
+        Code.STOP,
+        Dimension.SHAPE,
+        Limit(
+            0.3, 0.4, "u", "Contract: a stop on the line is good, one 0.4 u above it is no stop."
+        ),
+        note=lambda s: (
+            f"The end mark ({s.other}) is missing."
+            if s.by == "missing"
+            else f"The stop floats {bodies(s.size)} above the line."
+        ),
+        say=lambda s: (
+            "Finish with its end mark." if s.by == "missing" else "Let the stop sit on the line."
+        ),
+        explains=frozenset({Code.OFF_BASE}),
+    ),
+    TextKind(
+        Code.JOIN_BROKEN,
+        Dimension.SHAPE,
+        Limit(0.18, 0.25, "u", "Contract: a gap of a quarter of the body is seen."),
+        note=lambda s: {
+            "lifted": f"The pen was lifted between {s.pair}.",
+            "lands over": f"The join from {s.pair} lands {bodies(s.size)} too high.",
+            "lands under": f"The join from {s.pair} lands {bodies(s.size)} too low.",
+        }.get(s.by, f"The join between {s.pair} has a gap of {bodies(s.size)}."),
+        say=lambda s: f"Keep the pen down from {s.pair}.",
+        explains=frozenset({Code.ENTRY_MISSING, Code.EXIT_MISSING, Code.START_PLACE}),
+    ),
+    TextKind(
+        Code.WORD_GAP,
+        Dimension.SIZE,
+        Limit(0.08, 0.1, "u", "Contract: under about 0.5 u no space, over about 2.5 u a hole."),
+        note=lambda s: (
+            f"The space between {s.words} is hardly wider than those inside a word."
+            if s.by == "close"
+            else f"The space between {s.words} is wider than a word needs."
+        ),
+        say=lambda s: (
+            "Leave a finger's space before the next word."
+            if s.by == "close"
+            else "One finger's space is enough."
+        ),
+    ),
+    TextKind(
+        Code.SPACING,
+        Dimension.SIZE,
+        Limit(0.08, 0.1, "u", "Contract: touching is too close, a letter's width too wide."),
+        note=lambda s: (
+            f"{s.pair} touch or run into each other."
+            if s.by == "close"
+            else f"{s.pair} stand too far apart."
+        ),
+        say=lambda s: (
+            "Leave a little white between them."
+            if s.by == "close"
+            else "Let them stand close, like friends."
+        ),
+    ),
+    TextKind(
+        Code.DOUBLES_DIFFER,
+        Dimension.SIZE,
+        Limit(0.2, 0.27, "ratio - 1", "Contract: a quarter is seen where the two stand together."),
+        note=lambda s: f"The two {s.letter} differ by {s.size:.0%}.",
+        say=lambda _: "Make the two like twins.",
+        explains=_BY_SIZE,
+    ),
+    TextKind(
+        Code.SIZE_UNEVEN,
+        Dimension.SIZE,
+        Limit(0.2, 0.28, "ratio - 1", "Contract: a quarter off the others is seen."),
+        note=lambda s: f"{s.letter} is {s.size:.0%} {s.by} than letters of its height.",
+        say=lambda s: f"Let {s.letter} be as tall as its neighbours.",
+        explains=_BY_SIZE,
+    ),
+    TextKind(
+        Code.TAILS_UNEVEN,
+        Dimension.SIZE,
+        Limit(0.28, 0.36, "u", "Contract: 0.35 u; tails vary more than stems."),
+        note=lambda s: f"Tails of one word end {bodies(s.size)} apart.",
+        say=lambda _: "Let all tails reach the same line.",
+        explains=frozenset({Code.REACH_DOWN}),
+    ),
+    TextKind(
+        Code.LINE_DRIFT,
+        Dimension.SIZE,
+        Limit(3.2, 4.0, "degrees", "Contract: 4 degrees, and 0.3 u from end to end."),
+        note=lambda s: (
+            f"The writing {'climbs off' if s.measure.value > 0 else 'sinks through'} "
+            f"the line, by {s.size:.0f} degrees."
+        ),
+        say=lambda _: "Let every letter stand on the line, to the end.",
+        explains=frozenset({Code.OFF_BASE}),
+    ),
+)
+
+TEXT_CATALOGUE = {kind.code: kind for kind in _KINDS}
+"""By code, the most important first."""
+
+
+@lru_cache(maxsize=3)
+def text_limits_for(stage: Stage) -> dict[Code, Limit]:
+    """The limits of a stage, as those of letters.
+
+    >>> text_limits_for(Stage.BEGINNING)[Code.SIZE_UNEVEN].not_yet
+    0.364
+    """
+    return {code: _at_stage(kind.limit, LENIENCE[stage]) for code, kind in TEXT_CATALOGUE.items()}
+
+
+def _at_stage(limit: Limit, lenience: float) -> Limit:
+    if limit.is_counted:
+        return limit
+    return replace(limit, not_yet=max(limit.nearly, round(limit.not_yet * lenience, 4)))

@@ -1,0 +1,124 @@
+"""The check of a text: its ink is explained as letters, each is judged by the check of letters, and
+what only a text shows is measured."""
+
+import math
+from collections.abc import Iterator, Sequence
+
+from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
+from firstloop.core.checking.findings import Mark, MarkKind, TextResult
+from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.asked import Asked
+from firstloop.core.checking.texts.drift import slope_of
+from firstloop.core.checking.texts.judged import Judged, judged
+from firstloop.core.checking.texts.marks import SetAside, set_aside
+from firstloop.core.checking.texts.measures import TextMeasure
+from firstloop.core.checking.texts.own import of_the_text
+from firstloop.core.checking.texts.pieces import (
+    Laid,
+    joined_pieces,
+    levelled,
+    printed_pieces,
+    row_pieces,
+)
+from firstloop.core.checking.texts.rows import course_of_row
+from firstloop.core.checking.texts.told import (
+    findings_of,
+    letter_result,
+    most_important,
+    verdict_of_text,
+)
+from firstloop.core.checking.texts.traces import Traces, traces_of
+from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.task import Task
+from firstloop.core.letters import find_script
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.core.limits import DRIFTS_BY, MOST_LETTERS
+
+
+def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult:
+    """What there is to say of a row, a word or a sentence written with a pen.
+
+    Raises InkError where there is no ink or too much, UnknownLetterError for a letter that the hand
+    has not, and UncheckedError for a text without letters or with too many.
+    """
+    ink.require_a_text()
+    asked = Asked.of(task, Setting.of(task, style, ruling))
+    _require_letters(asked)
+    found = set_aside(traces_of(ink, asked.setting.onto))
+    slope, run = slope_of(found.writing)
+    drifts = abs(slope) * run >= DRIFTS_BY
+    laid = _laid(levelled(found.writing, slope) if drifts else found.writing, asked)
+    letters = judged(laid, asked, found.left)
+    own = list(of_the_text(letters, laid.missing, asked))
+    if drifts:
+        own.append(TextMeasure(Code.LINE_DRIFT, math.degrees(math.atan(slope)), None))
+    return _result(letters, own, found, asked)
+
+
+def _require_letters(asked: Asked) -> None:
+    if not asked.letters:
+        raise UncheckedError("there is no letter in what was asked for")
+    if len(asked.letters) > MOST_LETTERS:
+        raise UncheckedError(
+            f"{len(asked.letters)} letters were asked for; {MOST_LETTERS} can be checked at once"
+        )
+    for letter in asked.letters:
+        find_script(letter, asked.setting.hand)
+
+
+def _laid(writing: Traces, asked: Asked) -> Laid:
+    hand = asked.setting.hand
+    if asked.is_row:
+        return row_pieces(writing, asked.letters[0], hand)
+    if asked.joined:
+        return joined_pieces(writing, asked.target, hand)
+    return printed_pieces(writing, asked.letters, hand)
+
+
+def _result(
+    letters: Sequence[Judged], own: Sequence[TextMeasure], found: SetAside, asked: Asked
+) -> TextResult:
+    whole = findings_of(own, asked)
+    results = tuple(letter_result(one, whole) for one in letters)
+    every = (*whole, *most_important(results))
+    to_mend = [finding for finding in every if finding.severity is Verdict.NOT_YET]
+    return TextResult(
+        target=asked.task.target,
+        kind=asked.task.kind,
+        hand=asked.setting.hand.name,
+        reads_as=_read(letters, asked),
+        verdict={dimension: verdict_of_text(dimension, whole, results) for dimension in Dimension},
+        findings=every,
+        say=to_mend[0].say if to_mend else ALL_IS_WELL,
+        letters=results,
+        marks=tuple(_marks(letters, found)),
+        row=course_of_row(results) if asked.is_row else None,
+        checker=CHECKER_VERSION,
+    )
+
+
+def _read(letters: Sequence[Judged], asked: Asked) -> str:
+    """The whole as it would be read: the letters as they are, with the spaces asked for; a letter
+    that reads as nothing is a low line."""
+    text, before = "", 0
+    for one in letters:
+        if one.piece.struck:
+            continue
+        if not asked.is_row and " " in asked.target[before : one.index]:
+            text += " "
+        text += (one.result.reads_as if one.result is not None else one.stood.letter) or "_"
+        before = one.index
+    return text
+
+
+def _marks(letters: Sequence[Judged], found: SetAside) -> Iterator[Mark]:
+    for one in letters:
+        if one.piece.struck:
+            yield Mark(MarkKind.STRIKE, one.piece.strikes, one.index)
+    for kind, trace in found.marks:
+        x = trace.middle[0] - found.left
+        nearest = min(letters, key=lambda one: abs(sum(one.stood.box[::2]) / 2 - x))
+        yield Mark(kind, (trace.at,), nearest.index)

@@ -1,0 +1,322 @@
+"""Letters that are joined, found along the one path of the composed word.
+
+The path is matched to that of the word elastically, by height and heading: how wide a child writes
+does not matter, only in which order what comes. A letter may be left out or come twice, the pen may
+be lifted anywhere, and short traces (bars, dots, the arm of an x) may lie beside the path.
+"""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.checking.texts.course import Course, Form
+from firstloop.core.checking.texts.traces import Trace
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.limits import (
+    BESIDE_THE_PATH,
+    FAR,
+    HEADING_WEIGHT,
+    JUMPED_BACK,
+    JUMPS_BACK,
+    LEFT_OUT_OF_A_WORD,
+    MAY_LIE_BESIDE,
+    STRIDE,
+    UNLIFTED,
+    WINDOW,
+    WORST_SAMPLE,
+)
+
+Indices = npt.NDArray[np.intp]
+Values = npt.NDArray[np.float32]
+
+ROWS = 100
+"""How many rows of the table are filled between two looks at where its window is."""
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """Ink of one trace, from one point of its even line to another, both kept."""
+
+    trace: int
+    begin: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Visit:
+    """The ink of one letter of the course, its joins left out; `place` is its place in what was
+    asked for, `form` the one it was met in, `again` whether it was there already."""
+
+    place: int
+    form: Form
+    parts: tuple[Part, ...]
+    again: bool = False
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Followed:
+    """The letters in the order in which they come along the path, the places of those left out, and
+    the traces that lie beside it."""
+
+    visits: tuple[Visit, ...]
+    missing: tuple[int, ...]
+    beside: tuple[Trace, ...]
+    cost: float
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Rows:
+    """The ink in steps of STRIDE: height and heading, which trace and which of its points."""
+
+    heights: FloatArray
+    headings: FloatArray
+    trace: Indices
+    point: Indices
+    begins: tuple[int, ...]
+    """The row at which each trace begins, and after the last where it ends."""
+
+
+def follow(traces: Sequence[Trace], course: Course) -> Followed:
+    """The traces, in writing order, along the course of what was asked for."""
+    rows = _rows_of(traces)
+    table = _Table(rows, traces, course)
+    return table.followed()
+
+
+def _rows_of(traces: Sequence[Trace]) -> _Rows:
+    heights, headings, trace, point, begins = [], [], [], [], [0]
+    for at, one in enumerate(traces):
+        places = np.unique(np.append(np.arange(0, len(one.line), STRIDE), len(one.line) - 1))
+        thin = one.line[places]
+        heights.append(thin[:, 1])
+        headings.append(polyline.headings(thin))
+        trace.append(np.full(len(places), at))
+        point.append(places)
+        begins.append(begins[-1] + len(places))
+    return _Rows(
+        np.concatenate(heights),
+        np.concatenate(headings),
+        np.concatenate(trace),
+        np.concatenate(point),
+        tuple(begins),
+    )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Chunk:
+    """Some rows of the table, over the steps of the course from `low` on: what reaching each costs,
+    and what entering the row there does, against the row's running sum; both (row, step)."""
+
+    begin: int
+    low: int
+    reached: Values
+    ahead: Values
+
+
+class _Table:
+    """The dynamic programme: a row for each step of the ink, a column for each of the course.
+
+    In a row the cheapest way to a step comes from the row before, at it or at the step before it,
+    or by a leap; and then goes along the row, so that it is a running sum and, of where the row
+    was entered, a running minimum. Columns are a window about where the text should be by then.
+    """
+
+    def __init__(self, rows: _Rows, traces: Sequence[Trace], course: Course) -> None:
+        self._rows, self._traces, self._course = rows, traces, course
+        self._chunk_of: list[_Chunk] = []  # by row
+        self._firsts = frozenset(begin for begin, *_ in course.bounds)
+        self._passed: dict[int, npt.NDArray[np.bool_]] = {}
+        self._lifts = frozenset(rows.begins)
+        self._last = self._fill()
+
+    def _fill(self) -> Values:
+        """Fills all rows; what each step costs that the last row reaches."""
+        begins = self._rows.begins
+        value = self._before_all()
+        for at, trace in enumerate(self._traces):
+            before = value
+            for begin in range(begins[at], begins[at + 1], ROWS):
+                value = self._chunk(begin, min(begin + ROWS, begins[at + 1]), value)
+            right = max((t.box[2] for t in self._traces[:at]), default=-FAR)
+            if trace.middle[0] < right - JUMPS_BACK:
+                value = value + JUMPED_BACK
+            if trace.length < MAY_LIE_BESIDE:
+                passing = before + BESIDE_THE_PATH
+                self._passed[at] = passing < value
+                value = np.minimum(passing, value)
+        return value
+
+    def _before_all(self) -> Values:
+        """The beginning of the first letter, or of a later one if those before it are left out."""
+        course = self._course
+        value = np.full(len(course.heights), FAR, np.float32)
+        for form, place, (begin, first, _, _) in zip(
+            course.forms, course.of, course.bounds, strict=True
+        ):
+            value[begin] = value[first] = place * LEFT_OUT_OF_A_WORD + form.cost
+        return value
+
+    def _chunk(self, begin: int, end: int, value: Values) -> Values:
+        course = self._course
+        low, high = self._window(begin, end)
+        cost = self._costs(begin, end, low, high)
+        along = np.cumsum(cost + FAR * course.is_first[low:high], axis=1, dtype=np.float32)
+        without = along - cost
+        to, sources, extra, unled = self._leaps(low, high)
+        reached, ahead = np.empty_like(cost), np.empty_like(cost)
+        now = np.append(value[low:high], np.float32(FAR))  # where there is no step it is far
+        inside = ~course.is_first[low + 1 : high]
+        for row in range(end - begin):
+            entered = now[:-1].copy()
+            np.minimum(entered[1:], now[:-2], out=entered[1:], where=inside)
+            leaping = (now[sources] + extra).min(axis=1)
+            if begin + row not in self._lifts:
+                leaping += unled
+            entered[to] = np.minimum(entered[to], leaping)
+            np.subtract(entered, without[row], out=ahead[row])
+            np.add(along[row], np.minimum.accumulate(ahead[row]), out=reached[row])
+            now[:-1] = reached[row]
+        self._chunk_of += [_Chunk(begin, low, reached, ahead)] * (end - begin)
+        value = np.full(len(value), FAR, np.float32)
+        value[low:high] = now[:-1]
+        return value
+
+    def _costs(self, begin: int, end: int, low: int, high: int) -> Values:
+        rows, course = self._rows, self._course
+        off = rows.heights[begin:end, None] - course.heights[low:high]
+        turned = 1.0 - rows.headings[begin:end] @ course.headings[low:high].T
+        cost = off * off + HEADING_WEIGHT * turned
+        return np.minimum(cost, WORST_SAMPLE).astype(np.float32)
+
+    def _window(self, begin: int, end: int) -> tuple[int, int]:
+        """The steps of the letters that the text may have come to by these rows."""
+        course, whole = self._course, len(self._rows.heights)
+        first = int(begin / whole * course.letters) - WINDOW
+        last = int(end / whole * course.letters) + WINDOW
+        places = course.place
+        return int(np.searchsorted(places, first)), int(np.searchsorted(places, last, "right"))
+
+    def _leaps(self, low: int, high: int) -> tuple[Indices, Indices, Values, Values]:
+        """The leaps within a window, by its own columns; and what each costs more where the pen is
+        not lifted."""
+        to, sources, extra = self._course.leaps
+        within = (to >= low) & (to < high)
+        there = (sources[within] >= low) & (sources[within] < high)
+        own = np.where(there, sources[within] - low, high - low)
+        unled = np.array([self._unlifted(step) for step in to[within].tolist()], np.float32)
+        return to[within] - low, own, extra[within].astype(np.float32), unled
+
+    def _unlifted(self, step: int) -> float:
+        return UNLIFTED if step in self._course.unled else 0.0
+
+    def followed(self) -> Followed:
+        """The cheapest way through, read back from its end."""
+        course = self._course
+        ends = [
+            (float(self._last[end]) + (course.letters - 1 - place) * LEFT_OUT_OF_A_WORD, end)
+            for place, (_, _, last, after) in zip(course.of, course.bounds, strict=True)
+            for end in range(last, after + 1)
+        ]
+        cost, step = min(ends)
+        steps, beside = self._read_back(step)
+        visits = _visits(steps, self._rows, course)
+        seen = {visit.place for visit in visits}
+        return Followed(
+            visits=visits,
+            missing=tuple(place for place in range(course.letters) if place not in seen),
+            beside=tuple(self._traces[at] for at in sorted(beside)),
+            cost=cost / max(len(self._rows.heights), 1),
+        )
+
+    def _read_back(self, step: int) -> tuple[list[tuple[int, int, int]], set[int]]:
+        """Row by row the first and the last step there, from the first row; and what traces lie
+        beside."""
+        begins = self._rows.begins
+        steps: list[tuple[int, int, int]] = []
+        beside: set[int] = set()
+        trace, row = len(self._traces) - 1, begins[-1] - 1
+        while True:
+            while trace >= 0 and row == begins[trace + 1] - 1 and self._passes(trace, step):
+                beside.add(trace)
+                row, trace = begins[trace] - 1, trace - 1
+            if row < 0:
+                break
+            chunk = self._chunk_of[row]
+            ahead = chunk.ahead[row - chunk.begin, : step - chunk.low + 1]
+            entry = chunk.low + int(ahead.argmin())
+            steps.append((row, entry, step))
+            trace -= row == begins[trace]
+            row -= 1
+            step = self._entered_from(entry, row, trace)
+        steps.reverse()
+        return steps, beside
+
+    def _passes(self, trace: int, step: int) -> bool:
+        passed = self._passed.get(trace)
+        return passed is not None and bool(passed[step])
+
+    def _entered_from(self, entry: int, row: int, trace: int) -> int:
+        """The step of the row before from which one is entered."""
+        value = self._row(row, trace)
+        best, least = entry, value(entry)
+        if entry not in self._firsts and (aslant := value(entry - 1)) < least:
+            best, least = entry - 1, aslant
+        unlifted = 0.0 if row + 1 in self._lifts else self._unlifted(entry)
+        for source, more in self._course.leaps_to.get(entry, ()):
+            leaping = value(source) + more + unlifted
+            if leaping < least:
+                best, least = source, leaping
+        return best
+
+    def _row(self, row: int, trace: int) -> Callable[[int], float]:
+        """What reaching a step costs by the end of a row, with all traces that were passed by."""
+        if row < 0:
+            first = self._before_all()
+            return lambda step: float(first[step])
+        chunk = self._chunk_of[row]
+        reached, low = chunk.reached[row - chunk.begin], chunk.low
+        ends = row == self._rows.begins[trace + 1] - 1
+
+        def value(step: int) -> float:
+            if ends and self._passes(trace, step):
+                before = self._row(self._rows.begins[trace] - 1, trace - 1)
+                return before(step) + BESIDE_THE_PATH
+            at = step - low
+            return float(reached[at]) if 0 <= at < len(reached) else FAR
+
+        return value
+
+
+def _visits(steps: list[tuple[int, int, int]], rows: _Rows, course: Course) -> tuple[Visit, ...]:
+    """The letters by the rows in which steps of their own are passed through."""
+    found: list[tuple[int, list[int]]] = []
+    before, again = -1, False
+    is_own, of = course.is_own.tolist(), course.form.tolist()
+    for row, entry, step in steps:
+        again = again or entry < before  # on the way back to the beginning of the same letter
+        before = step
+        for form in dict.fromkeys(of[at] for at in range(entry, step + 1) if is_own[at]):
+            if found and found[-1][0] == form and not again:
+                found[-1][1].append(row)
+            else:
+                found.append((form, [row]))
+            again = False
+    visits: list[Visit] = []
+    for form, at in found:
+        seen = any(visit.place == course.of[form] for visit in visits)
+        visits.append(Visit(course.of[form], course.forms[form], _parts(at, rows), seen))
+    return tuple(visits)
+
+
+def _parts(at: list[int], rows: _Rows) -> tuple[Part, ...]:
+    parts: list[Part] = []
+    for row in at:
+        trace, point = int(rows.trace[row]), int(rows.point[row])
+        if parts and parts[-1].trace == trace:
+            parts[-1] = Part(trace, parts[-1].begin, point)
+        else:
+            parts.append(Part(trace, point, point))
+    return tuple(parts)

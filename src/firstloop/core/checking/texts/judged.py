@@ -1,0 +1,118 @@
+"""The letters of a text, each judged by the check of letters."""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from firstloop.core.checking.check import check_lines
+from firstloop.core.checking.findings import Result
+from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.asked import Asked
+from firstloop.core.checking.texts.forms import forms_within, is_led
+from firstloop.core.checking.texts.measures import MARKS, Stood
+from firstloop.core.checking.texts.pieces import Laid, Piece
+from firstloop.core.checking.texts.traces import box_of
+from firstloop.core.contract import Code, Verdict
+from firstloop.core.letters.likeness import confusable
+from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Judged:
+    """A piece of a text, where it stands on the page, and what the check of letters says of it;
+    nothing of a mark, of what is struck out or too many."""
+
+    piece: Piece
+    stood: Stood
+    result: Result | None
+
+    @property
+    def index(self) -> int:
+        """Its place in the text, spaces counted; in a row, which one written it is."""
+        return self.stood.index
+
+    @property
+    def to_mend(self) -> frozenset[Code]:
+        """The codes of what there is to mend in it."""
+        found = self.result.findings if self.result is not None else ()
+        return frozenset(f.code for f in found if f.severity is Verdict.NOT_YET)
+
+    @property
+    def counts(self) -> bool:
+        """Whether it is a letter that was asked for."""
+        return not self.piece.struck and self.piece.letter is not None
+
+
+def judged(laid: Laid, asked: Asked, left: float) -> list[Judged]:
+    """All pieces of a text, judged; `left` is the left edge of all the ink."""
+    places = _places(laid, asked)
+    return [
+        _judged(piece, index, asked.setting, left)
+        for piece, index in zip(laid.pieces, places, strict=True)
+    ]
+
+
+def _places(laid: Laid, asked: Asked) -> list[int]:
+    if not asked.is_row:
+        counted = asked.counted
+        return [counted[min(piece.place, len(counted) - 1)] for piece in laid.pieces]
+    written = np.cumsum([0, *(not piece.struck for piece in laid.pieces)])
+    return [int(at) for at in written[:-1]]
+
+
+def _judged(piece: Piece, index: int, setting: Setting, left: float) -> Judged:
+    lines = tuple(setting.onto.back(line) - np.array([left, 0.0]) for line in piece.lines)
+    letter = piece.letter or ""
+    if piece.other_case:
+        letter = letter.swapcase()
+    stood = Stood(index, letter, box_of(np.vstack(lines)), lines, lines[0][0], lines[-1][-1])
+    if piece.struck or not letter or letter in MARKS:
+        return Judged(piece, stood, None)
+    return Judged(piece, stood, _checked(piece, letter, setting))
+
+
+def _checked(piece: Piece, letter: str, setting: Setting) -> Result:
+    result = check_lines(
+        piece.lines, forms_within(letter, setting.hand, on_a_way=piece.on_a_way), setting
+    )
+    if not piece.on_a_way or not is_led(setting.hand.scripts[letter]):
+        return result
+    # The lead-in that was left out is a move of the class's own script.
+    found = (replace(f, move=f.move + 1) if f.stroke == 0 else f for f in result.findings)
+    return replace(result, findings=tuple(found))
+
+
+_PARTS = frozenset(
+    {
+        Code.REACH_UP,
+        Code.PART_LENGTH,
+        Code.READS_AS_OTHER,
+        Code.MISSING_PART,
+        Code.EXTRA_PART,
+        Code.SLANT,
+        Code.SHAPE_OFF,
+    }
+)
+
+
+def is_all_of_a_size(one: Judged) -> bool:
+    """Whether its height tells its size: not where one part of it is too long or is not there, or
+    where it is another letter."""
+    if one.result is None or not one.counts or one.piece.other_case:
+        return False
+    return Code.BODY_HEIGHT in one.to_mend or not one.to_mend & _PARTS
+
+
+def another(one: Judged, setting: Setting) -> str | None:
+    """The letter that was written in place of the one asked for, if it clearly is another, and not
+    what a slip makes of it."""
+    result = one.result
+    if result is None or result.reads_as is None or one.piece.other_case:
+        return None
+    asked, read = one.stood.letter, result.reads_as
+    if read.lower() == asked.lower() or one.to_mend & {Code.MIRRORED, Code.TURNED}:
+        return None
+    clearly = any(
+        f.code is Code.READS_AS_OTHER and f.measure >= CLEARLY_ANOTHER for f in result.findings
+    )
+    return read if clearly and confusable(setting.hand, asked, read) <= ALIKE else None

@@ -1,0 +1,184 @@
+"""Letters that stand apart, assigned to what was asked for by the cheapest explanation.
+
+Traces are put in their order along the line. A dynamic programme over them takes each run of a few
+neighbours for the next letter of the text, for a letter too many, or for one struck out; or says
+that a letter was left out. What a run costs as a letter is how it looks and where it stands.
+"""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from firstloop.core.checking.texts.alphabet import Alphabet, Seen
+from firstloop.core.checking.texts.marks import is_struck
+from firstloop.core.checking.texts.traces import Box, Trace, around, where_it_stands
+from firstloop.core.limits import (
+    APART,
+    BAND,
+    HARDLY_APART,
+    LEFT_OUT,
+    MORE_THAN_IT_HAS,
+    MOST_TRACES,
+    NO_ONE_LETTER,
+    NOT_ONE,
+    ONE_MORE_TRACE,
+    ONE_TOO_MANY,
+    SPLIT,
+    STRUCK_OUT,
+    TOO_FAR_APART,
+)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Run:
+    """Neighbouring traces taken for one letter. `place` is the letter's in what was asked for, of
+    what is too many or struck out the next one's; `seen` is as what, None where it is too many or
+    struck out; `struck` are the traces that strike it out."""
+
+    place: int
+    traces: tuple[Trace, ...]
+    seen: Seen | None = None
+    struck: tuple[Trace, ...] = ()
+
+    @property
+    def box(self) -> Box:
+        """The box of its ink."""
+        return around(trace.box for trace in self.traces)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Assigned:
+    """The runs along the line, and the places of letters that there is no ink for."""
+
+    runs: tuple[Run, ...]
+    missing: tuple[int, ...]
+    cost: float
+
+
+Letters = Sequence[str]
+
+
+def assign(
+    traces: Sequence[Trace], letters: Letters, alphabet: Alphabet, *, left_out: float = LEFT_OUT
+) -> Assigned:
+    """Which traces were written for which of these letters, spaces left out."""
+    count, asked = len(traces), len(letters)
+    in_order = sorted(traces, key=where_it_stands)
+    runs = _Runs(in_order, alphabet)
+    best: list[dict[int, tuple[float, int, str]]] = [{} for _ in range(count + 1)]
+    best[0][0] = (0.0, 0, "")
+    for i in range(count + 1):
+        _leave_out(best[i], asked, left_out)
+        if i == count:
+            break
+        middle = round(i * asked / max(count, 1))
+        reach = [j for j in best[i] if abs(j - middle) <= BAND]
+        for end in range(i + 1, min(i + MOST_TRACES, count) + 1):
+            apart = runs.apart(i, end)
+            if apart >= NOT_ONE:
+                break
+            struck = runs.struck(i, end)
+            extra = ONE_TOO_MANY + ONE_MORE_TRACE * (end - i - 1) + apart
+            for j in reach:
+                so_far = best[i][j][0]
+                if j < asked:
+                    cost = so_far + min(runs.cost(i, end, letters[j]), NO_ONE_LETTER) + apart
+                    cost += MORE_THAN_IT_HAS * max(0, end - i - alphabet.most_traces(letters[j]))
+                    _keep(best[end], j + 1, (cost, i, "as"))
+                _keep(best[end], j, (so_far + extra, i, "more"))
+                if struck:
+                    _keep(best[end], j, (so_far + STRUCK_OUT, i, "struck"))
+        for end in runs.struck_further(i):
+            for j in reach:
+                _keep(best[end], j, (best[i][j][0] + STRUCK_OUT, i, "struck"))
+    return _traced_back(best, runs, letters)
+
+
+def _leave_out(states: dict[int, tuple[float, int, str]], asked: int, cost_of_one: float) -> None:
+    for j in range(asked):
+        if j in states:
+            cost = states[j][0] + cost_of_one
+            _keep(states, j + 1, (cost, -1, "left out"))
+
+
+def _keep(states: dict[int, tuple[float, int, str]], j: int, found: tuple[float, int, str]) -> None:
+    if j not in states or found[0] < states[j][0]:
+        states[j] = found
+
+
+def _traced_back(
+    best: list[dict[int, tuple[float, int, str]]], runs: "_Runs", letters: Letters
+) -> Assigned:
+    i, j = len(best) - 1, len(letters)
+    found: list[Run] = []
+    missing: list[int] = []
+    cost = best[i][j][0]
+    while i or j:
+        _, before, what = best[i][j]
+        if what == "left out":
+            j -= 1
+            missing.append(j)
+            continue
+        traces = tuple(runs.traces[before:i])
+        if what == "as":
+            j -= 1
+            found.append(Run(j, traces, runs.seen(before, i, letters[j])))
+        elif what == "struck":
+            found.append(Run(j, traces, struck=is_struck(traces)))
+        else:
+            found.append(Run(j, traces))
+        i = before
+    return Assigned(tuple(reversed(found)), tuple(reversed(missing)), cost)
+
+
+class _Runs:
+    """What runs of neighbours cost, each worked out once."""
+
+    def __init__(self, traces: list[Trace], alphabet: Alphabet) -> None:
+        self.traces = traces
+        self._alphabet = alphabet
+        self._costs: dict[tuple[int, int], Callable[[str], Seen]] = {}
+        self._rights = np.maximum.accumulate([trace.box[2] for trace in traces] or [0.0])
+
+    def seen(self, begin: int, end: int, letter: str) -> Seen:
+        """What the run is like that letter."""
+        known = self._costs.get((begin, end))
+        if known is None:
+            known = self._costs[begin, end] = self._alphabet.of(self.traces[begin:end])
+        return known(letter)
+
+    def cost(self, begin: int, end: int, letter: str) -> float:
+        """u² by which it differs from that letter."""
+        return self.seen(begin, end, letter).cost
+
+    def apart(self, begin: int, end: int) -> float:
+        """u² against this run being one letter: its traces lie apart, or the one after it lies over
+        it."""
+        run = self.traces[begin:end]
+        cost, right = 0.0, run[0].box[2]
+        for trace in run[1:]:
+            gap = trace.box[0] - right
+            if gap > TOO_FAR_APART:
+                return NOT_ONE
+            cost += APART * max(0.0, gap - HARDLY_APART)
+            right = max(right, trace.box[2])
+        if end < len(self.traces):
+            after = self.traces[end]
+            narrower = max(min(after.width, right - min(t.box[0] for t in run)), 0.1)
+            shared = (right - after.box[0]) / narrower
+            cost += SPLIT * max(0.0, min(shared, 1.0) - 0.5)
+        return cost
+
+    def struck(self, begin: int, end: int) -> bool:
+        """Whether a run is struck out."""
+        return bool(is_struck(self.traces[begin:end]))
+
+    def struck_further(self, begin: int) -> list[int]:
+        """The ends of longer runs that are struck out: a whole word is."""
+        least = begin + MOST_TRACES + 1
+        lines = [at for at in range(begin, len(self.traces)) if self.traces[at].width > 1.5]
+        if not lines:
+            return []
+        ends = range(least, min(len(self.traces), begin + 24) + 1)
+        return [end for end in ends if self.struck(begin, end)]

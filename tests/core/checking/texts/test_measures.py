@@ -1,0 +1,105 @@
+"""What only a text shows, by known geometry: one thing is changed, and that is what is found."""
+
+import numpy as np
+import pytest
+
+from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.evidence.task import Kind
+from firstloop.core.geometry.polyline import respace
+from tests.core.checking.texts.written import checked, ink_of, joined, printed, to_mend
+from tests.letters import n_from_the_base_line
+
+
+@pytest.mark.parametrize(("by", "left"), [(-0.45, 0), (1.0, 1)])
+def test_letters_that_touch_or_stand_apart(by: float, left: int) -> None:
+    assert to_mend(checked(printed("hen").moved(left + 1, by).ink, "hen")) == [(Code.SPACING, left)]
+
+
+def test_the_measure_of_a_gap_is_how_far_it_is_from_good() -> None:
+    near, far = (
+        checked(printed("hen").moved(1, by).ink, "hen").findings[0].measure for by in (1.0, 1.5)
+    )
+    assert far - near == pytest.approx(0.5, abs=0.01)
+    assert checked(printed("hen").moved(1, -0.45).ink, "hen").findings[0].measure < 0
+
+
+@pytest.mark.parametrize("by", [-1.05, 2.2])
+def test_words_that_run_together_or_lie_too_far_apart(by: float) -> None:
+    text = "a hen ran"
+    line = printed(text).moved(4, by)
+    found = to_mend(checked(line.ink, text, Kind.PHRASE))
+    assert found == [(Code.WORD_GAP, 5)]
+
+
+@pytest.mark.parametrize("by", [0.6, 1.5])
+def test_the_odd_one_in_size(by: float) -> None:
+    line = printed("neon").changed(2, lambda path: path * np.array([1.0, by]))
+    (code, index), *_ = to_mend(checked(line.ink, "neon"))
+    assert (code, index) == (Code.SIZE_UNEVEN, 2)
+
+
+@pytest.mark.parametrize("degrees", [6.0, -6.0])
+def test_a_line_that_drifts_is_told_once(degrees: float) -> None:
+    slope = np.tan(np.radians(degrees))
+    line = printed("planet")
+    for at in range(6):
+        line = line.changed(at, lambda p: p + np.column_stack([0 * p[:, 0], slope * p[:, 0]]))
+    result = checked(line.ink, "planet")
+    assert to_mend(result) == [(Code.LINE_DRIFT, None)]
+    assert result.findings[0].measure == pytest.approx(degrees, abs=0.8)
+
+
+def test_tails_of_one_word_against_each_other() -> None:
+    line = printed("gypsy").changed(
+        4, lambda p: np.column_stack([p[:, 0], np.where(p[:, 1] < 0, 0.4 * p[:, 1], p[:, 1])])
+    )
+    assert (Code.TAILS_UNEVEN, 4) in to_mend(checked(line.ink, "gypsy"))
+
+
+@pytest.mark.parametrize(("x", "y"), [(1.0, 0.6), (1.5, 1.0)])
+def test_the_two_of_a_double(x: float, y: float) -> None:
+    line = printed("moon")
+    left = min(float(path[:, 0].min()) for path in line.letters[2])
+    line = line.changed(
+        2, lambda p: (p - np.array([left, 0])) * np.array([x, y]) + np.array([left, 0])
+    ).moved(3, 0.9 * (x - 1))
+    assert to_mend(checked(line.ink, "moon"))[0] == (Code.DOUBLES_DIFFER, 1)
+
+
+def test_the_end_mark() -> None:
+    text = "It is wet."
+    line = printed(text)
+    assert to_mend(checked(line.without(7).ink, text, Kind.SENTENCE)) == [(Code.STOP, 9)]
+    floats = line.changed(7, lambda path: path + np.array([0, 0.7]))
+    assert to_mend(checked(floats.ink, text, Kind.SENTENCE)) == [(Code.STOP, 9)]
+    phrase = line.without(7).ink
+    assert to_mend(checked(phrase, "It is wet", Kind.PHRASE)) == []
+
+
+def test_a_broken_join_shows_where() -> None:
+    whole = respace(joined("lemon")[0], 0.02)
+    place = np.array([1.95, 0.6])  # between e and m
+    at = int(np.argmin(np.hypot(*(whole - place).T)))
+    broken = ink_of([whole[: at - 2], whole[at + 2 :]])
+    assert to_mend(checked(broken, "lemon", hand="joined")) == [(Code.JOIN_BROKEN, 1)]
+    assert to_mend(checked(broken, "lemon", hand="joined", may_stand_open=True)) == []
+
+
+def test_a_slip_of_one_letter_is_its_own_and_makes_the_text_nearly() -> None:
+    line = printed("open")
+    left = float(line.letters[3][0][:, 0].min())
+    line.letters[3] = [
+        stroke.points + np.array([left, 0]) for stroke in n_from_the_base_line().strokes
+    ]
+    result = checked(line.ink, "open")
+    assert to_mend(result) == [(Code.START_PLACE, 3)]
+    assert [f.code for f in result.letters[3].findings] == [Code.START_PLACE]
+    assert result.verdict[Dimension.DIRECTION] is Verdict.NEARLY
+
+
+def test_what_a_third_of_the_letters_share_is_the_texts() -> None:
+    line = printed("non")
+    for at in (0, 2):
+        line = line.changed(at, lambda p: p * np.array([1.0, 0.62]))
+    result = checked(line.ink, "non")
+    assert result.verdict[Dimension.SIZE] is Verdict.NOT_YET
