@@ -12,7 +12,7 @@ from scripts.other_print.glyphs import SHAPES, Points, Shape, T, arc, dot, on, s
 from scripts.other_print.pupils import evenly, noise
 
 Rng = np.random.Generator
-LOOSE, AFTER_A_TAIL = "fijtxAEFHT", "gjyqz"
+LOOSE, AFTER_A_TAIL = "fijtx", "gjyq"
 """Letters whose later strokes may wait, and those after which the pen is lifted when joined."""
 TOP_EXIT = "orvw"
 SPACE = 1.25

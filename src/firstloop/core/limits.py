@@ -237,7 +237,7 @@ A_DOT, DOT_BOX = 0.4, 0.3
 MOST_TRACES = 5
 """Traces in a row that may be one letter: an E is made of four, and one may be lifted once more."""
 
-BAND = 9
+BAND = 6
 """Letters by which the text may be ahead of or behind an even share of the ink."""
 
 NO_ONE_LETTER, LEFT_OUT, ONE_TOO_MANY, ONE_MORE_TRACE = 0.13, 0.15, 0.14, 0.03
@@ -248,7 +248,7 @@ A_STEM, A_LONG_BAR = 0.3, 0.75
 """u across: what is narrower is a stem, which one line does not strike out but crosses; and what is
 shorter is a bar."""
 
-JUMPS_BACK, JUMPED_BACK = 0.3, 0.4
+JUMPS_BACK, JUMPED_BACK = 0.3, 0.12
 """u to the left of what is written, where the pen goes back for a bar or a dot; and u², summed,
 that it costs to take what it writes there for the way."""
 
@@ -299,7 +299,7 @@ capital whose bar does."""
 AS_IN_PRINT, CASE_ON_THE_WAY = 0.3, 0.8
 """u², summed: what a joined word costs more with a letter as in print, or in its other case."""
 
-WINDOW, FAR = 8, 1000.0
+WINDOW, FAR = 4, 1000.0
 """Letters by which a joined text may be ahead of or behind an even share of the ink; and u² that no
 way through it costs."""
 
@@ -307,12 +307,16 @@ NEAR_ITS_DOT, STOP_IS_LOW = 1.3, 0.35
 """u along the line from a letter to its dot at most; u above the line, below which a dot is a stop.
 """
 
-FOOT_BAND, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 1.8, 24, 0.27
-"""u by which feet on one line may differ; u of line from which a slope can be told; feet that lines
-are tried through; and the slope (15 degrees) beyond which it is no line of writing."""
+FOOT_BAND, LEAST_FEET, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 4, 1.8, 60, 0.27
+"""u by which feet on one line may differ; feet, and u of line, from which a slope can be told; feet
+that lines are tried on; and the slope (15 degrees) beyond which it is no line of writing."""
 
-MOSTLY_LEVEL = 0.75
-"""Share of the feet: where as many stand level, no other line is looked for."""
+LEVEL_COUNTS = 4.0
+"""Feet that a line must have more for each u that it climbs in one."""
+
+MOSTLY_LEVEL, MORE_FEET = 0.75, 1.0
+"""Share of the feet: where as many stand level, no other line is looked for; and by how many more
+must stand on it."""
 
 CLOSE_ENOUGH, FAR_ENOUGH, ROW_FAR_ENOUGH = 0.1, 0.75, 2.4
 """u of white between letters that stand well: between the first and the second in a word, the first
@@ -335,3 +339,6 @@ second (u²), it was another letter that was written."""
 
 MOST_LETTERS = 120
 """Letters of a text that are checked at once: a page of writing at this age has fewer."""
+
+LANDING = 0.15
+"""Share of a joined letter's ink, from its beginning, in which the join lands."""

@@ -70,30 +70,18 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
     forms = forms_of(task.target, setting.hand, STANDARD)
     if isinstance(evidence, Ink):
         evidence.require_a_letter()
-        return check_lines(tidy(setting.onto.ink(evidence), forms[0]), forms, setting)
-    lines = tuple(evenly(setting.onto.points(line)) for line in evidence.lines())
-    measured = _measure_image(lines, forms, setting.hand)
-    return _result(measured, forms[0], setting, frozenset(Dimension) - {Dimension.DIRECTION})
-
-
-def check_lines(lines: Lines, forms: Forms, setting: Setting) -> Result:
-    """What there is to say of tidied ink on the standard lines, written as the first of these
-    forms; the others are as good."""
-    measured = _measure_ink(lines, forms, setting)
-    return _result(measured, forms[0], setting, frozenset(Dimension))
-
-
-def _result(
-    measured: _Measured, letter: Letter, setting: Setting, visible: frozenset[Dimension]
-) -> Result:
-    onto = setting.onto
-    measures = [onto.measure(measure) for measure in measured.measures]
-    findings = _findings(replace(measured, measures=measures), setting.limits, visible)
+        measured = _measure_ink(tidy(setting.onto.ink(evidence), forms[0]), forms, setting)
+        visible = frozenset(Dimension)
+    else:
+        lines = tuple(evenly(setting.onto.points(line)) for line in evidence.lines())
+        measured = _measure_image(lines, forms, setting.hand)
+        visible = frozenset(Dimension) - {Dimension.DIRECTION}
+    findings = _findings(measured, setting, visible)
     to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
     written = measured.explanation.written
     return Result(
-        target=letter.name,
-        kind=Kind.LETTER,
+        target=task.target,
+        kind=task.kind,
         hand=setting.hand.name,
         reads_as=measured.reading.letter,
         way=measured.explanation.way.name,
@@ -104,10 +92,26 @@ def _result(
         findings=findings,
         say=to_mend[0].say if to_mend else ALL_IS_WELL,
         trail=tuple(
-            MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, onto.back(w.ink)) for w in written
+            MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, setting.onto.back(w.ink))
+            for w in written
         ),
         checker=CHECKER_VERSION,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class Judgement:
+    """What there is to say of a letter of a text: what it reads as, and what was found."""
+
+    reads_as: str | None
+    findings: tuple[Finding, ...]
+
+
+def judge(lines: Lines, forms: Forms, setting: Setting) -> Judgement:
+    """What there is to say of tidied ink on the standard lines, written as the first of these
+    forms; the others are as good."""
+    measured = _measure_ink(lines, forms, setting)
+    return Judgement(measured.reading.letter, _findings(measured, setting, frozenset(Dimension)))
 
 
 def prepare(style: Style) -> None:
@@ -250,12 +254,13 @@ def _sizes(explanation: Explanation, frame: Frame) -> list[Measure]:
 
 
 def _findings(
-    measured: _Measured, limits: dict[Code, Limit], visible: frozenset[Dimension]
+    measured: _Measured, setting: Setting, visible: frozenset[Dimension]
 ) -> tuple[Finding, ...]:
-    """What is beyond its limit, the most important first, each cause once."""
+    """What is beyond its limit on the page, the most important first, each cause once."""
+    limits, onto = setting.limits, setting.onto
     judged = [
         (measure, severity)
-        for measure in measured.measures
+        for measure in map(onto.measure, measured.measures)
         if CATALOGUE[measure.code].dimension in visible
         and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
     ]

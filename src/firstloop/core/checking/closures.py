@@ -76,6 +76,7 @@ def beyond(points: FloatArray, from_start: bool) -> FloatArray:
     return ordered[along > NEIGHBOURHOOD]
 
 
+@lru_cache(maxsize=1024)
 def is_a_ring(letter: Letter) -> bool:
     """Whether it is one line that ends where it began: it has no end that could be wrong, no top
     and no side.

@@ -6,7 +6,7 @@ import pytest
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.polyline import respace
-from tests.core.checking.texts.written import checked, ink_of, joined, printed, to_mend
+from tests.core.checking.texts.written import Change, checked, ink_of, joined, printed, to_mend
 from tests.letters import n_from_the_base_line
 
 
@@ -53,7 +53,16 @@ def test_tails_of_one_word_against_each_other() -> None:
     line = printed("gypsy").changed(
         4, lambda p: np.column_stack([p[:, 0], np.where(p[:, 1] < 0, 0.4 * p[:, 1], p[:, 1])])
     )
-    assert (Code.TAILS_UNEVEN, 4) in to_mend(checked(line.ink, "gypsy"))
+    result = checked(line.ink, "gypsy")
+    assert Code.REACH_DOWN in {code for code, _ in to_mend(result)}  # the letter's own says it
+
+
+def test_tails_that_differ_though_each_is_near_its_line() -> None:
+    def deeper(by: float) -> Change:
+        return lambda p: np.column_stack([p[:, 0], np.where(p[:, 1] < 0, by * p[:, 1], p[:, 1])])
+
+    line = printed("gypsy").changed(0, deeper(1.2)).changed(4, deeper(0.8))
+    assert to_mend(checked(line.ink, "gypsy")) == [(Code.TAILS_UNEVEN, 4)]
 
 
 @pytest.mark.parametrize(("x", "y"), [(1.0, 0.6), (1.5, 1.0)])

@@ -1,6 +1,7 @@
 """What ink is like each of a few letters: how it looks, and where it stands on the lines."""
 
-from collections.abc import Callable, Collection, Sequence
+import math
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -40,6 +41,8 @@ class Alphabet:
     bottoms: FloatArray
     tops: FloatArray
     traces: dict[str, int]
+    asked: tuple[str, ...]
+    """Of its letters those that were asked for; the others are these in their other case."""
 
     def costs(self, traces: Sequence[Trace]) -> FloatArray:
         """u² by which traces differ from each of the letters; (name,)."""
@@ -48,23 +51,24 @@ class Alphabet:
         each = self.pictures.costs(Look.of(ink)) + ELSEWHERE * off
         return np.minimum.reduceat(each, self.starts)
 
-    def of(self, traces: Sequence[Trace]) -> Callable[[str], Seen]:
-        """What traces are as any of the letters."""
+    def of(self, traces: Sequence[Trace]) -> dict[str, Seen]:
+        """What traces are as each of the letters asked for."""
         known = dict(zip(self.names, self.costs(traces).tolist(), strict=True))
+        return {letter: self._seen(letter, known) for letter in self.asked}
 
-        def seen(letter: str) -> Seen:
-            own, other = known[letter], known.get(letter.swapcase(), np.inf) + ANOTHER_CASE
-            as_other = other < own and other < SURELY_A_CASE
-            return Seen(other if as_other else own, as_other)
-
-        return seen
+    @staticmethod
+    def _seen(letter: str, costs: dict[str, float]) -> Seen:
+        own, other = costs[letter], costs.get(letter.swapcase(), math.inf) + ANOTHER_CASE
+        as_other = other < own and other < SURELY_A_CASE
+        return Seen(other if as_other else own, as_other)
 
     def most_traces(self, letter: str) -> int:
         """In how many traces a letter, in either case, is made at most."""
         return max(self.traces[letter], self.traces.get(letter.swapcase(), 0))
 
-    def some(self, letters: Collection[str]) -> "Alphabet":
-        """Only these of its letters."""
+    def some(self, asked: Collection[str]) -> "Alphabet":
+        """Only these of its letters, in both cases."""
+        letters = {*asked, *(letter.swapcase() for letter in asked)}
         ends = [*self.starts[1:].tolist(), len(self.bottoms)]
         kept = [
             (name, np.arange(begin, end))
@@ -79,6 +83,7 @@ class Alphabet:
             bottoms=self.bottoms[at],
             tops=self.tops[at],
             traces=self.traces,
+            asked=tuple(asked),
         )
 
 
@@ -88,7 +93,7 @@ def _off(apart: FloatArray) -> FloatArray:
 
 def alphabet_of(text: str, hand: Hand) -> Alphabet:
     """The letters of a text in a hand, in both cases."""
-    return whole_alphabet(hand).some({*text, *text.swapcase()})
+    return whole_alphabet(hand).some(frozenset(text))
 
 
 @lru_cache(maxsize=8)
@@ -104,6 +109,7 @@ def whole_alphabet(hand: Hand) -> Alphabet:
         bottoms=np.array([path.low[1] for path in every]),
         tops=np.array([path.high[1] for path in every]),
         traces={letter: _most_traces(letter, hand) for letter in letters},
+        asked=letters,
     )
 
 

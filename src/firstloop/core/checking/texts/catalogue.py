@@ -181,7 +181,6 @@ _KINDS = (
         Limit(0.2, 0.27, "ratio - 1", "Contract: a quarter is seen where the two stand together."),
         note=lambda s: f"The two {s.letter} differ by {s.size:.0%}.",
         say=lambda _: "Make the two like twins.",
-        explains=_BY_SIZE,
     ),
     TextKind(
         Code.SIZE_UNEVEN,
@@ -197,7 +196,6 @@ _KINDS = (
         Limit(0.28, 0.36, "u", "Contract: 0.35 u; tails vary more than stems."),
         note=lambda s: f"Tails of one word end {bodies(s.size)} apart.",
         say=lambda _: "Let all tails reach the same line.",
-        explains=frozenset({Code.REACH_DOWN}),
     ),
     TextKind(
         Code.LINE_DRIFT,

@@ -21,9 +21,7 @@ from firstloop.core.limits import (
     AS_IN_PRINT,
     BAR_COMES_LATER,
     CASE_ON_THE_WAY,
-    COMES_TWICE,
     INK_SPACING,
-    LEFT_OUT_OF_A_WORD,
     LIFTED_AT_A_JOIN,
     STRIDE,
 )
@@ -34,8 +32,8 @@ Indices = npt.NDArray[np.intp]
 _PRINTED = "bkpsvwxyz"
 """Joined letters whose print form is met in joined writing too, led into and out of as it comes."""
 
-_LED_IN = np.array([[-0.35, 0.05], [-0.12, 0.4]])
-"""u: what leads to a print form, against its start: up from the base line."""
+LED_FROM = 0.35
+"""u before a print form, from where it is led into, straight up from the base line."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -54,16 +52,20 @@ class Form:
     bars: int = 0
     """How many of its strokes lie beside the way."""
 
+    @property
+    def is_joined(self) -> bool:
+        """Whether it is led into: a small letter of a joined hand."""
+        return bool(self.before)
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Course:
     """The steps of the way, form by form: height (u) and unit heading of each, the place of its
-    letter (spaces left out) and of its form.
+    letter (spaces left out) and of its form, whether a form begins there, whether it is the
+    letter's own.
 
     `bounds` are for each form where its steps begin, where its own begin, where its own end, and
-    where it ends; `of` is its letter's place. `leaps` are the steps that may follow another than
-    the one before them, the steps that each may follow, (step, choice), one past the last where
-    there are fewer, and what that costs.
+    where it ends; `of` is its letter's place.
     """
 
     heights: FloatArray
@@ -71,15 +73,22 @@ class Course:
     place: Indices
     form: Indices
     is_first: npt.NDArray[np.bool_]
-    unled: frozenset[int]
-    """Steps with which a letter begins that is led into, without its join."""
     is_own: npt.NDArray[np.bool_]
     forms: tuple[Form, ...]
     of: tuple[int, ...]
     bounds: tuple[tuple[int, int, int, int], ...]
-    leaps: tuple[Indices, Indices, FloatArray]
-    leaps_to: dict[int, list[tuple[int, float]]]
-    """The same: for each step that a leap goes to, those it comes from, and what that costs."""
+    ends: Indices
+    """Steps at which a letter may be left, in order; of each form where its own ends and its end.
+    """
+    ways_in: dict[int, float]
+    """Steps at which a letter may be entered, and what that costs: where a form begins; and where
+    its own does, which is to leave out the join."""
+    unled: frozenset[int]
+    """Of these, those without the join."""
+    shares: FloatArray
+    """For each letter the share of the way, in the hand's own forms, that is done at its end."""
+    lifts: int
+    """How often the hand lifts the pen, after each word and after letters that it does not join."""
 
     @property
     def letters(self) -> int:
@@ -88,16 +97,21 @@ class Course:
 
 
 @lru_cache(maxsize=256)
-def course_of(text: str, hand: Hand) -> Course:
-    """The course of a text in a joined hand; raises UnknownLetterError."""
-    by_place = [forms for word in text.split() for forms in _forms_in(word, hand)]
+def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
+    """The course of a text in a joined hand; a small letter may be met as a capital too, or not.
+    Raises UnknownLetterError."""
+    by_place = [
+        [form for form in forms if capitals or form.is_joined or not form.other_case]
+        for word in text.split()
+        for forms in _forms_in(word, hand)
+    ]
     forms = tuple(form for one in by_place for form in one)
     of = tuple(place for place, one in enumerate(by_place) for _ in one)
     every: list[FloatArray] = []
     bounds, at = [], 0
     for form in forms:
         before, own, after = (
-            [_thin(s) for s in part] for part in (form.before, form.own, form.after)
+            [_thin(stroke) for stroke in part] for part in (form.before, form.own, form.after)
         )
         first = at + sum(map(len, before))
         last = first + sum(map(len, own)) - 1
@@ -105,60 +119,31 @@ def course_of(text: str, hand: Hand) -> Course:
         at = bounds[-1][-1] + 1
         every += before + own + after
     counts = [end - begin + 1 for begin, _, _, end in bounds]
-    is_own = np.zeros(at, bool)
-    for _, first, last, _ in bounds:
-        is_own[first : last + 1] = True
-    leaps_to = _leaps(forms, of, bounds)
-    is_first = np.zeros(at, bool)
+    is_own, is_first = np.zeros(at, bool), np.zeros(at, bool)
     is_first[[begin for begin, *_ in bounds]] = True
+    own_forms = [of.index(place) for place in range(len(by_place))]
+    lengths = [counts[at] for at in own_forms]
+    ways_in: dict[int, float] = {}
+    for form, (begin, first, last, _) in zip(forms, bounds, strict=True):
+        is_own[first : last + 1] = True
+        ways_in[first] = form.cost + LIFTED_AT_A_JOIN
+        ways_in[begin] = form.cost
     return Course(
         heights=np.concatenate([part[:, 1] for part in every]),
         headings=np.concatenate([polyline.headings(part) for part in every]),
         place=np.repeat(of, counts),
         form=np.repeat(np.arange(len(forms)), counts),
         is_first=is_first,
-        unled=frozenset(first for begin, first, _, _ in bounds if first != begin),
         is_own=is_own,
         forms=forms,
         of=of,
         bounds=tuple(bounds),
-        leaps=_tabled(leaps_to, at),
-        leaps_to=leaps_to,
+        ends=np.array(sorted({end for _, _, last, after in bounds for end in (last, after)})),
+        ways_in=ways_in,
+        unled=frozenset(first for begin, first, _, _ in bounds if first != begin),
+        shares=np.cumsum(lengths) / sum(lengths),
+        lifts=sum(not forms[at].joined for at in own_forms),
     )
-
-
-def _leaps(
-    forms: tuple[Form, ...], of: tuple[int, ...], bounds: list[tuple[int, int, int, int]]
-) -> dict[int, list[tuple[int, float]]]:
-    """From the end of a letter to the beginning of the next, in whatever form; without the join;
-    past a letter that is left out; back to the beginning of one that comes twice."""
-    of_place: dict[int, list[int]] = {}
-    for at, place in enumerate(of):
-        of_place.setdefault(place, []).append(at)
-    found: dict[int, list[tuple[int, float]]] = {}
-    for at, (begin, first, _, _) in enumerate(bounds):
-        for to, unled in ((begin, 0.0), (first, LIFTED_AT_A_JOIN)):
-            if to == begin and unled:
-                continue
-            ways = found.setdefault(to, [])
-            extra = forms[at].cost + unled
-            for back, cost in ((1, 0.0), (2, LEFT_OUT_OF_A_WORD), (0, COMES_TWICE)):
-                for other in of_place.get(of[at] - back, ()):
-                    ends = {bounds[other][2], bounds[other][3]}
-                    ways += [(end, cost + extra) for end in sorted(ends)]
-    return found
-
-
-def _tabled(
-    leaps_to: dict[int, list[tuple[int, float]]], none: int
-) -> tuple[Indices, Indices, FloatArray]:
-    most = max(len(ways) for ways in leaps_to.values())
-    sources = np.full((len(leaps_to), most), none)
-    costs = np.zeros((len(leaps_to), most))
-    for row, ways in enumerate(leaps_to.values()):
-        for column, (end, cost) in enumerate(ways):
-            sources[row, column], costs[row, column] = end, cost
-    return np.array(list(leaps_to)), sources, costs
 
 
 def _forms_in(word: str, hand: Hand) -> Iterator[list[Form]]:
@@ -180,15 +165,20 @@ def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
             forms.append(form)
     if letter in _PRINTED:
         forms.append(_printed(letter, AS_IN_PRINT, other_case=False))
-    if letter.isupper() and len(forms[0].own) > 1:  # its bar may come last of all
-        *first, _ = forms[0].own
-        forms.append(replace(forms[0], own=tuple(first), cost=BAR_COMES_LATER, bars=1))
+    if letter.isupper():
+        forms += _with_its_bar_later(forms[0], letter)
     if letter.swapcase() in PLAIN.scripts and letter.swapcase() != letter:
         case = _printed(letter.swapcase(), CASE_ON_THE_WAY, other_case=True)
-        forms.append(case)
-        if len(case.own) > 1:
-            forms.append(replace(case, own=case.own[:1], bars=len(case.own) - 1))
+        forms += [case, *_with_its_bar_later(case, letter.swapcase())]
     return tuple(forms)
+
+
+def _with_its_bar_later(form: Form, letter: str) -> list[Form]:
+    """A capital whose bar may come last of all: A, H, T."""
+    kinds = [stroke.moves[0].kind for stroke in PLAIN.scripts[letter].strokes]
+    if letter.islower() or kinds.count(MoveKind.CROSS) != 1 or len(form.own) != len(kinds):
+        return []
+    return [replace(form, own=form.own[:-1], cost=form.cost + BAR_COMES_LATER, bars=1)]
 
 
 def _other_hands(letter: str, hand: Hand) -> list[Hand]:
@@ -206,7 +196,8 @@ def _same(one: Form, other: Form) -> bool:
 def _printed(letter: str, cost: float, *, other_case: bool) -> Form:
     drawn = draw(PLAIN.scripts[letter], PLAIN.proportions, STANDARD)
     own = drawn.paths() if letter.isupper() else drawn.paths()[:1]
-    before = (own[0][0] + _LED_IN,) if letter.islower() else ()
+    x, y = own[0][0].tolist()
+    before = (np.array([[x - LED_FROM, 0.0], [x, y]]),) if letter.islower() else ()
     return Form(before, own, (), cost=cost, other_case=other_case)
 
 

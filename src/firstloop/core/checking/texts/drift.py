@@ -1,12 +1,20 @@
 """The line of feet: whether a text climbs or sinks along its base line."""
 
-from itertools import combinations
-
 import numpy as np
+import numpy.typing as npt
 
 from firstloop.core.checking.texts.traces import Traces
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import FOOT_BAND, LEAST_RUN, MOST_FEET, MOSTLY_LEVEL, STEEPEST_LINE
+from firstloop.core.limits import (
+    FOOT_BAND,
+    LEAST_FEET,
+    LEAST_RUN,
+    LEVEL_COUNTS,
+    MORE_FEET,
+    MOST_FEET,
+    MOSTLY_LEVEL,
+    STEEPEST_LINE,
+)
 
 
 def slope_of(traces: Traces) -> tuple[float, float]:
@@ -17,21 +25,20 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     the one that most feet stand on, and of those as good the most level.
     """
     feet = _feet(traces)
-    if len(feet) < 4 or np.ptp(feet[:, 0]) < LEAST_RUN:
+    run = float(np.ptp(feet[:, 0])) if len(feet) else 0.0
+    if len(feet) < LEAST_FEET or run < LEAST_RUN:
         return 0.0, 0.0
-    best, slope = _standing(feet, 0.0), 0.0
-    if best > MOSTLY_LEVEL * len(feet):
+    level = _standing(feet, np.zeros(1)).max()
+    if level > MOSTLY_LEVEL * len(feet):
         return 0.0, 0.0
-    some = feet[:: max(1, len(feet) // MOST_FEET)]
-    for (x0, y0), (x1, y1) in combinations(some.tolist(), 2):
-        if abs(x1 - x0) < LEAST_RUN / 2:
-            continue
-        tried = (y1 - y0) / (x1 - x0)
-        if abs(tried) < STEEPEST_LINE and (count := _standing(feet, tried)) > best + 0.5:
-            best, slope = count, tried
-    if not slope:
-        return 0.0, 0.0
+    some = feet[:: -(-len(feet) // MOST_FEET)]
+    slopes = np.arange(-STEEPEST_LINE, STEEPEST_LINE, FOOT_BAND / run)
+    # A line that climbs has something to prove: a level one counts a little more.
+    counts = _standing(some, slopes).max(axis=1) - LEVEL_COUNTS * np.abs(slopes)
+    slope = float(slopes[counts.argmax()])
     on = _on_the_line(feet, slope)
+    if on.sum() <= level + MORE_FEET:
+        return 0.0, 0.0
     fitted = np.polyfit(feet[on, 0], feet[on, 1], 1)
     return float(fitted[0]), float(np.ptp(feet[on, 0]))
 
@@ -53,14 +60,14 @@ def _feet(traces: Traces) -> FloatArray:
     return np.asarray(feet[np.argsort(feet[:, 0])])
 
 
-def _on_the_line(feet: FloatArray, slope: float) -> FloatArray:
+def _on_the_line(feet: FloatArray, slope: float) -> npt.NDArray[np.bool_]:
+    """Which feet stand on the line of that slope that most do."""
     off = feet[:, 1] - slope * feet[:, 0]
-    by_place = np.abs(off[:, None] - off) < FOOT_BAND
-    best = int(by_place.sum(axis=1).argmax())
-    return np.asarray(by_place[best])
+    best = int(_standing(feet, np.array([slope]))[0].argmax())
+    return np.asarray(np.abs(off - off[best]) < FOOT_BAND)
 
 
-def _standing(feet: FloatArray, slope: float) -> float:
-    """How many feet stand on one line of that slope; a level one counts a little more."""
-    on = _on_the_line(feet, slope)
-    return float(on.sum()) - 4.0 * abs(slope)
+def _standing(feet: FloatArray, slopes: FloatArray) -> npt.NDArray[np.intp]:
+    """How many feet stand on the line of each slope through each foot; (slope, foot)."""
+    off = feet[:, 1] - slopes[:, None] * feet[:, 0]
+    return np.asarray((np.abs(off[:, :, None] - off[:, None]) < FOOT_BAND).sum(axis=2))

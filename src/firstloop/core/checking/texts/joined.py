@@ -17,6 +17,7 @@ from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import (
     BESIDE_THE_PATH,
+    COMES_TWICE,
     FAR,
     HEADING_WEIGHT,
     JUMPED_BACK,
@@ -116,6 +117,36 @@ class _Chunk:
     ahead: Values
 
 
+BACK = ((1, 0.0), (2, LEFT_OUT_OF_A_WORD), (0, COMES_TWICE))
+"""From how many places back a letter may be come to, and what that costs: from the one before it;
+past one that is left out; and from itself, where it comes twice."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Ways:
+    """The ways from letter to letter: the steps they go to, of which place, what entering there
+    costs, and how much more where the pen is not lifted; the steps they come from, and where among
+    these each place starts."""
+
+    to: Indices
+    place: Indices
+    extra: Values
+    unlifted: Values
+    ends: Indices
+    starts: Indices
+    least: Values
+    """Room for what the cheapest end of each place costs; before the first there are two that
+    nothing reaches."""
+
+    def costs(self, now: Values) -> Values:
+        """What each costs, from what reaching every step costs; (way,)."""
+        least = self.least
+        np.minimum.reduceat(now[self.ends], self.starts, out=least[2:])
+        came = np.minimum(least[1:-1], least[2:] + COMES_TWICE)
+        np.minimum(came, least[:-2] + LEFT_OUT_OF_A_WORD, out=came)
+        return np.asarray(came[self.place] + self.extra)
+
+
 class _Table:
     """The dynamic programme: a row for each step of the ink, a column for each of the course.
 
@@ -128,6 +159,9 @@ class _Table:
         self._rows, self._traces, self._course = rows, traces, course
         self._chunk_of: list[_Chunk] = []  # by row
         self._firsts = frozenset(begin for begin, *_ in course.bounds)
+        self._ends_of: dict[int, list[int]] = {}
+        for end in course.ends.tolist():
+            self._ends_of.setdefault(int(course.place[end]), []).append(end)
         self._passed: dict[int, npt.NDArray[np.bool_]] = {}
         self._lifts = frozenset(rows.begins)
         self._last = self._fill()
@@ -163,25 +197,24 @@ class _Table:
         course = self._course
         low, high = self._window(begin, end)
         cost = self._costs(begin, end, low, high)
-        along = np.cumsum(cost + FAR * course.is_first[low:high], axis=1, dtype=np.float32)
+        blocked = np.where(course.is_first[low:high], np.float32(FAR), np.float32(0.0))
+        along = np.cumsum(cost + blocked, axis=1, dtype=np.float32)
         without = along - cost
-        to, sources, extra, unled = self._leaps(low, high)
+        ways = self._ways(low, high)
         reached, ahead = np.empty_like(cost), np.empty_like(cost)
-        now = np.append(value[low:high], np.float32(FAR))  # where there is no step it is far
-        inside = ~course.is_first[low + 1 : high]
+        now = value[low:high].copy()
         for row in range(end - begin):
-            entered = now[:-1].copy()
-            np.minimum(entered[1:], now[:-2], out=entered[1:], where=inside)
-            leaping = (now[sources] + extra).min(axis=1)
+            entered = now.copy()
+            np.minimum(entered[1:], now[:-1] + blocked[1:], out=entered[1:])
+            leaping = ways.costs(now)
             if begin + row not in self._lifts:
-                leaping += unled
-            entered[to] = np.minimum(entered[to], leaping)
+                leaping += ways.unlifted
+            entered[ways.to] = np.minimum(entered[ways.to], leaping)
             np.subtract(entered, without[row], out=ahead[row])
-            np.add(along[row], np.minimum.accumulate(ahead[row]), out=reached[row])
-            now[:-1] = reached[row]
+            now = np.add(along[row], np.minimum.accumulate(ahead[row]), out=reached[row])
         self._chunk_of += [_Chunk(begin, low, reached, ahead)] * (end - begin)
         value = np.full(len(value), FAR, np.float32)
-        value[low:high] = now[:-1]
+        value[low:high] = now
         return value
 
     def _costs(self, begin: int, end: int, low: int, high: int) -> Values:
@@ -193,21 +226,27 @@ class _Table:
 
     def _window(self, begin: int, end: int) -> tuple[int, int]:
         """The steps of the letters that the text may have come to by these rows."""
-        course, whole = self._course, len(self._rows.heights)
-        first = int(begin / whole * course.letters) - WINDOW
-        last = int(end / whole * course.letters) + WINDOW
-        places = course.place
+        places, whole = self._course.place, len(self._rows.heights)
+        first, last = np.searchsorted(self._course.shares, (begin / whole, end / whole))
+        first, last = first - WINDOW, last + WINDOW
         return int(np.searchsorted(places, first)), int(np.searchsorted(places, last, "right"))
 
-    def _leaps(self, low: int, high: int) -> tuple[Indices, Indices, Values, Values]:
-        """The leaps within a window, by its own columns; and what each costs more where the pen is
-        not lifted."""
-        to, sources, extra = self._course.leaps
-        within = (to >= low) & (to < high)
-        there = (sources[within] >= low) & (sources[within] < high)
-        own = np.where(there, sources[within] - low, high - low)
-        unled = np.array([self._unlifted(step) for step in to[within].tolist()], np.float32)
-        return to[within] - low, own, extra[within].astype(np.float32), unled
+    def _ways(self, low: int, high: int) -> "_Ways":
+        """The ways from letter to letter within a window, by its own columns."""
+        course = self._course
+        to = [step for step in sorted(course.ways_in) if low <= step < high]
+        ends = course.ends[(course.ends >= low) & (course.ends < high)]
+        places = course.place[ends]
+        first = int(course.place[low])
+        return _Ways(
+            to=np.array(to) - low,
+            place=course.place[to] - first,
+            extra=np.array([course.ways_in[step] for step in to], np.float32),
+            unlifted=np.array([self._unlifted(step) for step in to], np.float32),
+            ends=ends - low,
+            starts=(starts := np.flatnonzero(np.diff(places, prepend=first - 1))),
+            least=np.full(len(starts) + 2, FAR, np.float32),
+        )
 
     def _unlifted(self, step: int) -> float:
         return UNLIFTED if step in self._course.unled else 0.0
@@ -264,11 +303,15 @@ class _Table:
         best, least = entry, value(entry)
         if entry not in self._firsts and (aslant := value(entry - 1)) < least:
             best, least = entry - 1, aslant
+        if entry not in self._course.ways_in:
+            return best
         unlifted = 0.0 if row + 1 in self._lifts else self._unlifted(entry)
-        for source, more in self._course.leaps_to.get(entry, ()):
-            leaping = value(source) + more + unlifted
-            if leaping < least:
-                best, least = source, leaping
+        place, extra = self._course.place[entry], self._course.ways_in[entry] + unlifted
+        for back, cost in BACK:
+            for source in self._ends_of.get(int(place) - back, ()):
+                leaping = value(source) + cost + extra
+                if leaping < least:
+                    best, least = source, leaping
         return best
 
     def _row(self, row: int, trace: int) -> Callable[[int], float]:

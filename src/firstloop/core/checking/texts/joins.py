@@ -8,7 +8,7 @@ import numpy as np
 from firstloop.core.checking.texts.measures import Stood, TextMeasure
 from firstloop.core.checking.texts.pieces import Piece
 from firstloop.core.contract import Code
-from firstloop.core.limits import A_LIFT
+from firstloop.core.limits import A_LIFT, LANDING
 
 
 def broken_joins(letters: Sequence[tuple[Piece, Stood]]) -> Iterator[TextMeasure]:
@@ -20,3 +20,22 @@ def broken_joins(letters: Sequence[tuple[Piece, Stood]]) -> Iterator[TextMeasure
             gap = float(np.hypot(*(left.ends - right.begins)))
             by = "gap" if gap >= A_LIFT else "lifted"
             yield TextMeasure(Code.JOIN_BROKEN, max(gap, A_LIFT), left.index, by=by)
+        elif right.letter in BEGIN_AT_THE_MID_LINE:
+            off = _landing(right) - 1.0
+            by = "lands over" if off > 0 else "lands under"
+            yield TextMeasure(Code.JOIN_BROKEN, off, left.index, by=by)
+
+
+BEGIN_AT_THE_MID_LINE = frozenset("mnruvwy")
+"""Letters that a join comes to from below, at the mid line, before anything of them is made; and
+that come up to it again."""
+
+
+def _landing(letter: Stood) -> float:
+    """Where the join lands: the highest ink before the first stem has come down, in u above the
+    base line; as far off as it differs from where the letter comes up to again, for a letter that
+    is too tall is that."""
+    line = letter.lines[0][:, 1]
+    landed = float(line[: max(2, round(LANDING * len(line)))].max())
+    again = float(line[len(line) // 2 :].max())
+    return 1.0 + min((landed - 1.0, landed - again), key=abs)

@@ -4,8 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from firstloop.core.checking.check import check_lines
-from firstloop.core.checking.findings import Result
+from firstloop.core.checking.check import Judgement, judge
 from firstloop.core.checking.setting import Setting
 from firstloop.core.checking.texts.asked import Asked
 from firstloop.core.checking.texts.forms import forms_within, is_led
@@ -24,7 +23,7 @@ class Judged:
 
     piece: Piece
     stood: Stood
-    result: Result | None
+    result: Judgement | None
 
     @property
     def index(self) -> int:
@@ -71,8 +70,8 @@ def _judged(piece: Piece, index: int, setting: Setting, left: float) -> Judged:
     return Judged(piece, stood, _checked(piece, letter, setting))
 
 
-def _checked(piece: Piece, letter: str, setting: Setting) -> Result:
-    result = check_lines(
+def _checked(piece: Piece, letter: str, setting: Setting) -> Judgement:
+    result = judge(
         piece.lines, forms_within(letter, setting.hand, on_a_way=piece.on_a_way), setting
     )
     if not piece.on_a_way or not is_led(setting.hand.scripts[letter]):
@@ -110,8 +109,10 @@ def another(one: Judged, setting: Setting) -> str | None:
     if result is None or result.reads_as is None or one.piece.other_case:
         return None
     asked, read = one.stood.letter, result.reads_as
-    if read.lower() == asked.lower() or one.to_mend & {Code.MIRRORED, Code.TURNED}:
+    if read.lower() == asked.lower() or Code.MIRRORED in one.to_mend:
         return None
+    if Code.TURNED in one.to_mend:  # a u turned round is an n
+        return read
     clearly = any(
         f.code is Code.READS_AS_OTHER and f.measure >= CLEARLY_ANOTHER for f in result.findings
     )

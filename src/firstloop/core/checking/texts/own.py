@@ -23,7 +23,8 @@ def of_the_text(
     yield from _which(letters, missing, asked)
     yield from measures.gaps(_neighbours(letters), kind, joins=asked.joined)
     yield from measures.sizes(sized)
-    yield from measures.tails(counting, target)
+    if not any(Code.REACH_DOWN in one.to_mend for one in letters):  # that says which, and how
+        yield from measures.tails(counting, target)
     if not asked.stand_apart:
         yield from measures.doubles(sized)
     if kind is Kind.SENTENCE and target[-1] in measures.END_MARKS:

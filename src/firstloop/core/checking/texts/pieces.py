@@ -1,21 +1,22 @@
 """Pieces: which ink was written for which letter of a text, however it was found."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from firstloop.core.checking.lines import OntoStandard
-from firstloop.core.checking.texts.alphabet import alphabet_of
-from firstloop.core.checking.texts.course import course_of
+from firstloop.core.checking.texts.alphabet import Alphabet, alphabet_of
+from firstloop.core.checking.texts.course import Course, course_of
 from firstloop.core.checking.texts.joined import Followed, Part, Visit, follow
 from firstloop.core.checking.texts.printed import Run, assign
 from firstloop.core.checking.texts.traces import Box, Trace, Traces, around, box_of
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import INK_SPACING, LEFT_OUT, NEAR_ITS_DOT, STOP_IS_LOW
+from firstloop.core.limits import INK_SPACING, MAY_LIE_BESIDE, NEAR_ITS_DOT, STOP_IS_LOW
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -75,16 +76,16 @@ class Laid:
 
 def row_pieces(traces: Traces, letter: str, hand: Hand) -> Laid:
     """The pieces of a row: as many of the letter as there are."""
-    laid = printed_pieces(traces, letter * len(traces), hand, left_out=0.0)
+    laid = printed_pieces(traces, letter * len(traces), hand, row=True)
     return Laid(laid.pieces, ())
 
 
-def printed_pieces(traces: Traces, letters: str, hand: Hand, *, left_out: float = LEFT_OUT) -> Laid:
-    """The pieces of a text whose letters stand apart; `letters` without spaces, `left_out` is what
-    a letter costs (u²) that there is no ink for."""
+def printed_pieces(traces: Traces, letters: str, hand: Hand, *, row: bool = False) -> Laid:
+    """The pieces of a text whose letters stand apart; `letters` without spaces, of a row more than
+    there is ink for."""
     dots = _dots_above(traces, letters)
     writing = [trace for trace in traces if trace not in dots] or list(traces)
-    found = assign(writing, letters, alphabet_of(letters, hand), left_out=left_out)
+    found = assign(writing, letters, alphabet_of(letters, hand), row=row)
     given = _dots_given(found.runs, dots, letters, hand)
     pieces = [_piece_of(run, letters, given.get(at, ())) for at, run in enumerate(found.runs)]
     return Laid(tuple(pieces), found.missing)
@@ -165,16 +166,42 @@ def joined_pieces(traces: Traces, text: str, hand: Hand) -> Laid:
     stops = [trace for trace in writing if trace.is_dot and trace.middle[1] < STOP_IS_LOW]
     writing = [trace for trace in writing if trace not in stops] or writing
     along = [at for at, letter in enumerate(letters) if letter not in STOPS]
-    course = course_of("".join(c for c in text if c not in STOPS), hand)
+    course = _course("".join(c for c in text if c not in STOPS), writing, hand)
     found = follow(writing, course)
     pieces = _along(found, writing, "".join(letters[at] for at in along))
     pieces = _with_what_lies_beside(pieces, found.beside, dots, hand)
-    pieces = [replace(piece, place=along[piece.place]) for piece in pieces]
+    pieces = [
+        replace(piece, place=along[piece.place])
+        for piece in _in_their_case(pieces, traces, alphabet_of(letters, hand))
+    ]
     marks = _stops(stops, letters, pieces)
     missing = {along[place] for place in found.missing}
     missing |= {at for at, c in enumerate(letters) if c in STOPS} - {m.place for m in marks}
     laid = sorted([*pieces, *marks], key=lambda piece: piece.place)
     return Laid(tuple(laid), tuple(sorted(missing)))
+
+
+def _course(text: str, traces: Sequence[Trace], hand: Hand) -> Course:
+    """The course of a text. A capital inside a word is not joined: where the pen was lifted no more
+    often than the hand does, there is none."""
+    course = course_of(text, hand, capitals=False)
+    parts = sum(trace.length > MAY_LIE_BESIDE for trace in traces)
+    return course if parts <= course.lifts else course_of(text, hand)
+
+
+def _in_their_case(pieces: Sequence[Piece], traces: Traces, alphabet: Alphabet) -> Iterator[Piece]:
+    """What stands by itself in its own traces is told from its other case as in print."""
+    by_place = {trace.at: trace for trace in traces}
+    for piece in pieces:
+        own = [by_place[part.trace] for part in piece.parts]
+        whole = all(
+            part.end - part.begin >= len(t.line) - 2
+            for part, t in zip(piece.parts, own, strict=True)
+        )
+        if piece.letter is None or not whole:
+            yield piece
+        else:
+            yield replace(piece, other_case=alphabet.of(own)[piece.letter].other_case)
 
 
 STOPS = ".,"
@@ -231,7 +258,7 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
         place=visit.place,
         letter=None if visit.again else letters[visit.place],
         parts=tuple(replace(part, trace=traces[part.trace].at) for part in parts),
-        lines=tuple(traces[p.trace].line[p.begin : max(p.end, p.begin + 1) + 1] for p in parts),
+        lines=tuple(_cut(traces[part.trace].line, part) for part in parts),
         other_case=form.other_case,
         again=visit.again,
         led_in=_share(first.begin, form.before) if begins else None,
@@ -240,6 +267,12 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
         joined=form.joined,
         bars=form.bars,
     )
+
+
+def _cut(line: FloatArray, part: Part) -> FloatArray:
+    """The ink of a part; two points at least, even at the end of its trace."""
+    begin = max(0, min(part.begin, len(line) - 2))
+    return np.asarray(line[begin : max(part.end, begin + 1) + 1])
 
 
 def _share(points: int, lead: Lines) -> float:

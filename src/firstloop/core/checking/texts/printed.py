@@ -5,10 +5,8 @@ neighbours for the next letter of the text, for a letter too many, or for one st
 that a letter was left out. What a run costs as a letter is how it looks and where it stands.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
-
-import numpy as np
 
 from firstloop.core.checking.texts.alphabet import Alphabet, Seen
 from firstloop.core.checking.texts.marks import is_struck
@@ -60,20 +58,21 @@ Letters = Sequence[str]
 
 
 def assign(
-    traces: Sequence[Trace], letters: Letters, alphabet: Alphabet, *, left_out: float = LEFT_OUT
+    traces: Sequence[Trace], letters: Letters, alphabet: Alphabet, *, row: bool = False
 ) -> Assigned:
-    """Which traces were written for which of these letters, spaces left out."""
+    """Which traces were written for which of these letters, spaces left out; in a row as many
+    may be left out as there is no ink for."""
     count, asked = len(traces), len(letters)
     in_order = sorted(traces, key=where_it_stands)
     runs = _Runs(in_order, alphabet)
     best: list[dict[int, tuple[float, int, str]]] = [{} for _ in range(count + 1)]
     best[0][0] = (0.0, 0, "")
     for i in range(count + 1):
-        _leave_out(best[i], asked, left_out)
+        _leave_out(best[i], asked, 0.0 if row else LEFT_OUT)
         if i == count:
             break
         middle = round(i * asked / max(count, 1))
-        reach = [j for j in best[i] if abs(j - middle) <= BAND]
+        reach = [j for j in best[i] if row or abs(j - middle) <= BAND]
         for end in range(i + 1, min(i + MOST_TRACES, count) + 1):
             apart = runs.apart(i, end)
             if apart >= NOT_ONE:
@@ -83,8 +82,7 @@ def assign(
             for j in reach:
                 so_far = best[i][j][0]
                 if j < asked:
-                    cost = so_far + min(runs.cost(i, end, letters[j]), NO_ONE_LETTER) + apart
-                    cost += MORE_THAN_IT_HAS * max(0, end - i - alphabet.most_traces(letters[j]))
+                    cost = so_far + apart + runs.cost(i, end, letters[j])
                     _keep(best[end], j + 1, (cost, i, "as"))
                 _keep(best[end], j, (so_far + extra, i, "more"))
                 if struck:
@@ -138,19 +136,19 @@ class _Runs:
     def __init__(self, traces: list[Trace], alphabet: Alphabet) -> None:
         self.traces = traces
         self._alphabet = alphabet
-        self._costs: dict[tuple[int, int], Callable[[str], Seen]] = {}
-        self._rights = np.maximum.accumulate([trace.box[2] for trace in traces] or [0.0])
+        self._seen: dict[tuple[int, int], dict[str, Seen]] = {}
 
     def seen(self, begin: int, end: int, letter: str) -> Seen:
         """What the run is like that letter."""
-        known = self._costs.get((begin, end))
+        known = self._seen.get((begin, end))
         if known is None:
-            known = self._costs[begin, end] = self._alphabet.of(self.traces[begin:end])
-        return known(letter)
+            known = self._seen[begin, end] = self._alphabet.of(self.traces[begin:end])
+        return known[letter]
 
     def cost(self, begin: int, end: int, letter: str) -> float:
-        """u² by which it differs from that letter."""
-        return self.seen(begin, end, letter).cost
+        """u² that it costs as that letter."""
+        more = max(0, end - begin - self._alphabet.most_traces(letter))
+        return min(self.seen(begin, end, letter).cost, NO_ONE_LETTER) + MORE_THAN_IT_HAS * more
 
     def apart(self, begin: int, end: int) -> float:
         """u² against this run being one letter: its traces lie apart, or the one after it lies over
