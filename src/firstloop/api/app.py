@@ -9,7 +9,7 @@ from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
-from firstloop.api import check, classroom, grow, plan, problems, show, write
+from firstloop.api import check, classroom, grow, plan, problems, show, texts, write
 from firstloop.store.database import Database
 
 
@@ -38,7 +38,7 @@ def create_app(database: Database, interface: Path | None = None) -> FastAPI:
     )
     app.state.database = database
     problems.install(app)
-    routers = [station.router for station in (classroom, show, write, check, grow)]
+    routers = [station.router for station in (classroom, show, write, check, texts, grow)]
     for router in (*routers, *plan.ROUTERS):
         app.include_router(router, responses=problems.ANSWERS)
     if interface is not None:

@@ -10,7 +10,7 @@ from firstloop.core.checking.findings import Finding
 from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
-from firstloop.store.records import AttemptRecord, PupilRecord
+from firstloop.store.records import AttemptRecord, JudgementRecord, PupilRecord
 
 
 class PupilOut(BaseModel):
@@ -72,6 +72,8 @@ class AttemptOut(BaseModel):
     held: Verdicts
     findings: list[FindingOut]
     say: str
+    text_id: int | None
+    """The text that it stands in, of a letter in one."""
     judgement: JudgementOut | None
 
 
@@ -87,7 +89,7 @@ def verdicts_out(verdicts: Mapping[Dimension, Verdict]) -> Verdicts:
 
 def attempt_out(record: AttemptRecord, ink: Ink) -> AttemptOut:
     """A kept attempt as an answer."""
-    attempt, judgement = record.attempt, record.judgement
+    attempt = record.attempt
     return AttemptOut(
         id=record.id,
         pupil=pupil_out(record.pupil),
@@ -102,13 +104,19 @@ def attempt_out(record: AttemptRecord, ink: Ink) -> AttemptOut:
         held=verdicts_out(record.held),
         findings=[_finding_out(finding) for finding in attempt.checked.findings],
         say=attempt.checked.say,
-        judgement=None
-        if judgement is None
-        else JudgementOut(
-            made_at=judgement.made_at,
-            note=judgement.note,
-            **{d.value: judgement.verdicts.get(d) for d in Dimension},
-        ),
+        text_id=attempt.within.text_id if attempt.within else None,
+        judgement=judgement_out(record.judgement),
+    )
+
+
+def judgement_out(judgement: JudgementRecord | None) -> JudgementOut | None:
+    """The teacher's word as an answer."""
+    if judgement is None:
+        return None
+    return JudgementOut(
+        made_at=judgement.made_at,
+        note=judgement.note,
+        **{d.value: judgement.verdicts.get(d) for d in Dimension},
     )
 
 

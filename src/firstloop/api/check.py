@@ -1,5 +1,6 @@
 """Check: the attempts of a letter spread out, and the teacher's word on each."""
 
+from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Query
@@ -73,16 +74,21 @@ def put_judgement(
     record: Record, school_class: Class, now: Now, attempt_id: int, said: JudgementIn
 ) -> AttemptOut:
     """Confirms or overrules the checker; both words are kept, the teacher's counts."""
-    given = {dimension: getattr(said, dimension.value) for dimension in Dimension}
-    verdicts = {dimension: verdict for dimension, verdict in given.items() if verdict}
-    judgement = JudgementRecord(made_at=now, verdicts=verdicts, note=said.note.strip())
-    return _out(record, judging.judge(record, school_class.id, attempt_id, judgement))
+    kept = judging.judge(record, school_class.id, attempt_id, judgement_from(said, now))
+    return _out(record, kept)
 
 
 @router.delete("/attempts/{attempt_id}/judgement")
 def delete_judgement(record: Record, school_class: Class, attempt_id: int) -> AttemptOut:
     """Takes the teacher's word back."""
     return _out(record, judging.judge(record, school_class.id, attempt_id, None))
+
+
+def judgement_from(said: JudgementIn, now: datetime) -> JudgementRecord:
+    """The teacher's word as it is kept."""
+    given = {dimension: getattr(said, dimension.value) for dimension in Dimension}
+    verdicts = {dimension: verdict for dimension, verdict in given.items() if verdict}
+    return JudgementRecord(made_at=now, verdicts=verdicts, note=said.note.strip())
 
 
 def _out(record: Record, kept: AttemptRecord) -> AttemptOut:

@@ -4,7 +4,7 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, Field
 
-from firstloop.core.evidence.ink import MAX_POINTS, MAX_STROKES, Ink
+from firstloop.core.evidence.ink import MAX_POINTS, MAX_STROKES, MAX_TEXT_STROKES, Ink
 from firstloop.formats import ink_json
 
 InkPoint = tuple[float, float, float | None, float | None]
@@ -20,7 +20,10 @@ class InkStroke(BaseModel):
 Strokes = Annotated[list[InkStroke], Field(max_length=MAX_STROKES)]
 
 
-def ink_from(strokes: Strokes) -> Ink:
+LongStrokes = Annotated[list[InkStroke], Field(max_length=MAX_TEXT_STROKES)]
+
+
+def ink_from(strokes: list[InkStroke]) -> Ink:
     """Ink as it was sent; raises InkError where it is none."""
     return ink_json.ink_from(stroke.model_dump() for stroke in strokes)
 

@@ -1,14 +1,32 @@
 """Handing in: something written is checked and kept, with how the letter stands since."""
 
+from collections.abc import Iterable
+from dataclasses import replace
 from datetime import datetime
 
 from firstloop.core.checking.check import check
-from firstloop.core.evidence.ink import Ink
+from firstloop.core.checking.findings import LetterResult
+from firstloop.core.checking.texts.check import check_text
+from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Help, Kind, Source, Task
+from firstloop.core.text.joins import pairs_in
+from firstloop.formats.result_json import as_json
+from firstloop.services import joining
 from firstloop.services.clock import day_of
-from firstloop.store import attempts, inks, practice_days, pupils, school, standings
-from firstloop.store.database import Database
-from firstloop.store.records import AttemptRecord, Checked, ClassRecord, NewAttempt
+from firstloop.store import attempts, inks, practice_days, pupils, school, standings, texts
+from firstloop.store.database import Database, Session
+from firstloop.store.records import (
+    AttemptRecord,
+    Checked,
+    ClassRecord,
+    InText,
+    NewAttempt,
+    NewText,
+    TextRecord,
+)
+
+THINNED = 3
+"""Of the even points of a letter in a text every third is kept: 0.06 u apart."""
 
 
 def hand_in(
@@ -48,6 +66,96 @@ def hand_in(
         practice_days.add(session, school_class.id, letter, day)
         standings.recount(session, pupil.id, letter)
     return kept
+
+
+def hand_in_text(
+    record: Database,
+    school_class: ClassRecord,
+    *,
+    pupil_id: int,
+    kind: Kind,
+    target: str,
+    help: Help,
+    ink: Ink,
+    written_at: datetime,
+) -> TextRecord:
+    """Checks a row, a word or a sentence in the class's hand on its ruling, and keeps it, and each
+    letter of it that says something of how it is written as an attempt of its own.
+
+    Raises InkError, UnknownLetterError, UncheckedError or NotInRecordError; then nothing is kept.
+    """
+    with record.session() as session:
+        pupil = pupils.get(session, school_class.id, pupil_id)
+        day = day_of(written_at, school.zone(session))
+        joins = joining.joins_of(session, school_class, day)
+    task = Task(
+        target,
+        kind,
+        pupil.handedness,
+        pupil.stage or school_class.stage,
+        open_pairs=frozenset(pair for pair in pairs_in([target]) if joins and not joins(pair)),
+    )
+    result = check_text(ink, task, school_class.style, school_class.ruling)
+    new = NewText(
+        pupil_id=pupil.id,
+        task=task,
+        source=Source.PEN,
+        help=help,
+        style=school_class.style,
+        ruling=school_class.ruling,
+        written_at=written_at,
+        day=day,
+        checker=result.checker,
+        answer=as_json(result),
+        ink=ink,
+    )
+    with record.session() as session:
+        text_id = texts.add(session, school_class.id, new)
+        for place, letter in enumerate(result.letters):
+            if letter.is_evidence:
+                _keep_letter(session, school_class.id, new, letter, InText(text_id, place))
+        _recount(session, pupil.id, result.letters)
+        return texts.get(session, school_class.id, text_id)
+
+
+def _keep_letter(
+    session: Session, class_id: int, text: NewText, letter: LetterResult, within: InText
+) -> None:
+    target = letter.target or ""
+    task = replace(text.task, target=target, kind=Kind.LETTER)
+    attempt = NewAttempt(
+        pupil_id=text.pupil_id,
+        task=task,
+        source=text.source,
+        help=Help.WORD,
+        style=text.style,
+        ruling=text.ruling,
+        written_at=text.written_at,
+        day=text.day,
+        checked=Checked.of_letter(letter, text.checker),
+        within=within,
+    )
+    kept = attempts.add(session, class_id, attempt)
+    inks.add(session, kept.id, Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines)))
+    practice_days.add(session, class_id, target, text.day)
+
+
+def _recount(session: Session, pupil_id: int, letters: Iterable[LetterResult]) -> None:
+    for letter in {one.target for one in letters if one.is_evidence and one.target}:
+        standings.recount(session, pupil_id, letter)
+
+
+def take_back_text(record: Database, class_id: int, text_id: int) -> None:
+    """Takes a text out of the record, with its letters and everything that was said of them; raises
+    NotInRecordError."""
+    with record.session() as session:
+        gone = texts.get(session, class_id, text_id)
+        letters = attempts.some(session, class_id, list(gone.attempts.values()))
+        texts.remove(session, class_id, text_id)
+        for one in letters:
+            practice_days.add(session, class_id, one.attempt.task.target, one.attempt.day, -1)
+        for letter in {one.attempt.task.target for one in letters}:
+            standings.recount(session, gone.text.pupil_id, letter)
 
 
 def take_back(record: Database, class_id: int, attempt_id: int) -> None:

@@ -1,13 +1,15 @@
 """Checking old ink again with the checker of today, and counting afresh what is kept up."""
 
 from collections import Counter
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from firstloop.core.checking.check import CHECKER_VERSION, check
+from firstloop.core.checking.texts.check import check_text
 from firstloop.core.contract import Dimension, Verdict
-from firstloop.store import attempts, inks, practice_days, standings
-from firstloop.store.database import Database
-from firstloop.store.records import Checked
+from firstloop.formats.result_json import as_json
+from firstloop.store import attempts, inks, practice_days, standings, texts
+from firstloop.store.database import Database, Session
+from firstloop.store.records import AttemptRecord, Checked
 
 AT_ONCE = 200
 """Attempts that are checked before they are written: a bounded piece of memory, and of work that
@@ -37,33 +39,64 @@ class Rechecked:
 def recheck(record: Database, class_id: int) -> Rechecked:
     """Checks all ink of a class again that an earlier checker has judged; the teacher's word stays.
 
-    Each letter is asked what it was asked the first time: in the very hand, on the ruling and by
-    the limits it was checked by then.
+    Each letter and each text is asked what it was asked the first time: in the very hand, on the
+    ruling and by the limits it was checked by then.
     """
-    checked, unchanged, changes = 0, 0, Counter[Change]()
+    done = _Done()
     with record.session() as session:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
+        old_texts = texts.not_checked_by(session, class_id, CHECKER_VERSION)
     for begin in range(0, len(old), AT_ONCE):
         with record.session() as session:
             ids = old[begin : begin + AT_ONCE]
             ink = inks.of(session, ids)
             for kept in attempts.some(session, class_id, ids):
-                before = kept.attempt
-                if kept.id not in ink:
-                    continue
-                result = check(ink[kept.id], before.task, before.style, before.ruling)
-                checked += 1
-                attempts.replace_check(session, class_id, kept.id, Checked.of(result))
-                found = [
-                    Change(before.task.target, dimension, before.checked.verdicts[dimension], now)
-                    for dimension, now in result.verdict.items()
-                    if before.checked.verdicts[dimension] is not now
-                ]
-                changes.update(found)
-                unchanged += not found
-                if found:
-                    standings.recount(session, before.pupil_id, before.task.target)
-    return Rechecked(checked, unchanged, changes)
+                if kept.id in ink:
+                    before = kept.attempt
+                    result = check(ink[kept.id], before.task, before.style, before.ruling)
+                    _take_over(session, class_id, kept, Checked.of(result), done)
+    for text_id in old_texts:
+        with record.session() as session:
+            _recheck_text(session, class_id, text_id, done)
+    return Rechecked(done.checked, done.unchanged, done.changes)
+
+
+@dataclass(slots=True)
+class _Done:
+    checked: int = 0
+    unchanged: int = 0
+    changes: Counter[Change] = field(default_factory=Counter)
+
+
+def _take_over(
+    session: Session, class_id: int, kept: AttemptRecord, again: Checked, done: _Done
+) -> None:
+    before = kept.attempt
+    attempts.replace_check(session, class_id, kept.id, again)
+    found = [
+        Change(before.task.target, dimension, before.checked.verdicts[dimension], now)
+        for dimension, now in again.verdicts.items()
+        if before.checked.verdicts[dimension] is not now
+    ]
+    done.checked += 1
+    done.changes.update(found)
+    done.unchanged += not found
+    if found:
+        standings.recount(session, before.pupil_id, before.task.target)
+
+
+def _recheck_text(session: Session, class_id: int, text_id: int, done: _Done) -> None:
+    """A text with its letters; a letter that is found elsewhere in it now stays as it was."""
+    kept = texts.get(session, class_id, text_id)
+    text = kept.text
+    result = check_text(text.ink, text.task, text.style, text.ruling)
+    texts.answered_again(session, class_id, text_id, as_json(result), result.checker)
+    letters = {one.id: one for one in attempts.some(session, class_id, [*kept.attempts.values()])}
+    for place, letter in enumerate(result.letters):
+        before = letters.get(kept.attempts.get(place, 0))
+        if before is not None and before.attempt.task.target == letter.target:
+            again = Checked.of_letter(letter, result.checker)
+            _take_over(session, class_id, before, again, done)
 
 
 def rebuild(record: Database) -> None:

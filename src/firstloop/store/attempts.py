@@ -27,7 +27,14 @@ from firstloop.store.findings import FindingRow, columns_of, finding_from
 from firstloop.store.judged_hands import JudgedHand
 from firstloop.store.judgements import Judgement, judgement_from
 from firstloop.store.pupils import Pupil
-from firstloop.store.records import AttemptRecord, Checked, NewAttempt, NotInRecordError, Page
+from firstloop.store.records import (
+    AttemptRecord,
+    Checked,
+    InText,
+    NewAttempt,
+    NotInRecordError,
+    Page,
+)
 
 
 class Attempt(Base):
@@ -60,6 +67,10 @@ class Attempt(Base):
     shape: Mapped[str]
     say: Mapped[str]
     checker: Mapped[str]
+    text_id: Mapped[int | None] = mapped_column(
+        ForeignKey("written_text.id", ondelete="CASCADE"), index=True
+    )
+    place: Mapped[int | None]
     pupil: Mapped[Pupil] = relationship()
     hand: Mapped[JudgedHand] = relationship()
     findings: Mapped[list[FindingRow]] = relationship(
@@ -167,8 +178,13 @@ def page(
 
 
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
-    """The attempts of a class that another checker has judged, the oldest first."""
-    rows = _of_class(class_id).where(Attempt.checker != checker).order_by(Attempt.id)
+    """The attempts of a class that another checker has judged, the oldest first; letters of a text
+    are checked with it."""
+    rows = (
+        _of_class(class_id)
+        .where(Attempt.checker != checker, Attempt.text_id.is_(None))
+        .order_by(Attempt.id)
+    )
     return list(session.scalars(rows))
 
 
@@ -262,6 +278,8 @@ def _columns(new: NewAttempt, hand_id: int) -> dict[str, Any]:
         "ruling_drop": new.ruling.drop,
         "written_at": new.written_at,
         "day": new.day,
+        "text_id": new.within.text_id if new.within else None,
+        "place": new.within.place if new.within else None,
     }
 
 
@@ -307,9 +325,16 @@ def _record(row: Attempt) -> AttemptRecord:
                 say=row.say,
                 checker=row.checker,
             ),
+            within=_within(row),
         ),
         judgement=None if row.judgement is None else judgement_from(row.judgement),
     )
+
+
+def _within(row: Attempt) -> InText | None:
+    if row.text_id is None or row.place is None:
+        return None
+    return InText(row.text_id, row.place)
 
 
 def _known(values: Iterable[Finding | None]) -> Iterable[Finding]:

@@ -2,10 +2,13 @@
 
 from dataclasses import dataclass
 from datetime import date, datetime
+from typing import Any
 
-from firstloop.core.checking.findings import Finding, Result
+from firstloop.core.checking.check import ALL_IS_WELL
+from firstloop.core.checking.findings import Finding, LetterResult, Result
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
+from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
 from firstloop.core.letters import Hand
 from firstloop.core.letters.phrases import Wording
@@ -103,11 +106,33 @@ class Checked:
             checker=result.checker,
         )
 
+    @classmethod
+    def of_letter(cls, letter: LetterResult, checker: str) -> "Checked":
+        """What is kept of a letter of a text."""
+        to_mend = [one for one in letter.findings if one.severity is Verdict.NOT_YET]
+        return cls(
+            reads_as=letter.reads_as,
+            way="in a text",
+            verdicts=letter.verdict,
+            findings=letter.findings,
+            say=to_mend[0].say if to_mend else ALL_IS_WELL,
+            checker=checker,
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class InText:
+    """Where in a text a letter stands: the text's id, and the letter's place among its letters."""
+
+    text_id: int
+    place: int
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class NewAttempt:
     """Something written: what was asked for and how, by which hand and on which lines it was
-    judged, and what the checker says. `day` is the school's own."""
+    judged, and what the checker says. `day` is the school's own; `within` where it stands in a
+    text."""
 
     pupil_id: int
     task: Task
@@ -118,6 +143,45 @@ class NewAttempt:
     written_at: datetime
     day: date
     checked: Checked
+    within: InText | None = None
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class NewText:
+    """A row, a word or a sentence: what was asked for and how, by which hand and on which lines it
+    was judged, and the answer of the check in the words of its contract."""
+
+    pupil_id: int
+    task: Task
+    source: Source
+    help: Help
+    style: Style
+    ruling: Ruling
+    written_at: datetime
+    day: date
+    checker: str
+    answer: dict[str, Any]
+    ink: Ink
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class TextRecord:
+    """A kept text, its letters' attempts by their places, and the teacher's word on it."""
+
+    id: int
+    pupil: PupilRecord
+    text: NewText
+    attempts: dict[int, int]
+    judgement: JudgementRecord | None
+
+
+@dataclass(frozen=True, slots=True)
+class TextPage:
+    """Some of a list of texts: how many the whole list has, and from where it goes on."""
+
+    texts: tuple[TextRecord, ...]
+    total: int
+    next: str | None
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -19,6 +19,7 @@ from firstloop.store import (
     taught_joins,
     taught_letters,
     taught_words,
+    texts,
 )
 from firstloop.store.base import Base
 
@@ -41,6 +42,7 @@ MODULES = (
     taught_joins,
     taught_letters,
     taught_words,
+    texts,
 )
 
 METADATA = Base.metadata

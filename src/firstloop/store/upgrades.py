@@ -34,6 +34,17 @@ def code(name: str) -> Code | None:
     return Code(name) if name in Code.__members__.values() else None
 
 
+def answer(data: Data) -> Data:
+    """What the checker said of a text, with the codes of today; what has none is left out."""
+
+    def known(findings: list[Data]) -> list[Data]:
+        named = [(code(finding["code"]), finding) for finding in findings]
+        return [{**finding, "code": found.value} for found, finding in named if found]
+
+    letters = [{**one, "findings": known(one["findings"])} for one in data["letters"]]
+    return {**data, "findings": known(data["findings"]), "letters": letters}
+
+
 def plan(data: Data) -> Data:
     """A lesson as it would be kept today. Steps that have come since are there, skipped.
 

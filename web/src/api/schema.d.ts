@@ -334,6 +334,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/write/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Text
+         * @description Checks a row, a word or a sentence and keeps it, with each of its letters.
+         */
+        post: operations["post_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/texts/{text_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back Text
+         * @description Takes a text out of the record, with its letters and everything that was said of them.
+         */
+        delete: operations["take_back_text"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Texts
+         * @description Texts of the class, the newest first.
+         */
+        get: operations["get_texts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/texts/{text_id}/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Text Judgement
+         * @description Confirms or overrules what the checker says of the whole; its letters are judged apart.
+         */
+        put: operations["put_text_judgement"];
+        post?: never;
+        /**
+         * Delete Text Judgement
+         * @description Takes the teacher's word on the whole back.
+         */
+        delete: operations["delete_text_judgement"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grow": {
         parameters: {
             query?: never;
@@ -1169,6 +1253,8 @@ export interface components {
             findings: components["schemas"]["FindingOut"][];
             /** Say */
             say: string;
+            /** Text Id */
+            text_id: number | null;
             judgement: components["schemas"]["JudgementOut"] | null;
         };
         /**
@@ -1238,10 +1324,11 @@ export interface components {
         };
         /**
          * Code
-         * @description What can be found. The order is a teacher's: what she would talk about first.
+         * @description What can be found: in a letter, and from WRONG_LETTER on in a text. The order of each is a
+         *     teacher's: what she would talk about first.
          * @enum {string}
          */
-        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "width" | "part_length" | "slant" | "wobble" | "shape_off";
+        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "width" | "part_length" | "slant" | "wobble" | "shape_off" | "wrong_letter" | "capital" | "stop" | "join_broken" | "word_gap" | "spacing" | "doubles_differ" | "size_uneven" | "tails_uneven" | "line_drift";
         /**
          * CopyIn
          * @description A new scheme, to begin as a copy of another.
@@ -1424,6 +1511,33 @@ export interface components {
         FileIn: {
             /** Text */
             text: string;
+        };
+        /**
+         * FindingInText
+         * @description A finding with its place in the text, spaces counted; null for all of it.
+         */
+        FindingInText: {
+            code: components["schemas"]["Code"];
+            dimension: components["schemas"]["Dimension"];
+            severity: components["schemas"]["Verdict"];
+            /** Stroke */
+            stroke: number;
+            /** Move */
+            move: number;
+            /** Measure */
+            measure: number;
+            /** Limit */
+            limit: number;
+            /** Unit */
+            unit: string;
+            /** Note */
+            note: string;
+            /** Say */
+            say: string;
+            /** Other */
+            other?: string | null;
+            /** Index */
+            index?: number | null;
         };
         /**
          * FindingOut
@@ -1767,6 +1881,36 @@ export interface components {
             letters: components["schemas"]["SmallPicture"][];
         };
         /**
+         * LetterInText
+         * @description A letter of a text: its place, what was asked for (null of one too many), what it reads as,
+         *     the strokes it was made of, its box (left, bottom, right, top in u), and the attempt it is kept
+         *     as, if it says something of how it is written.
+         */
+        LetterInText: {
+            /** Index */
+            index: number;
+            /** Target */
+            target: string | null;
+            /** Reads As */
+            reads_as: string | null;
+            /** Strokes */
+            strokes: number[];
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            verdict: components["schemas"]["Verdicts"];
+            /** Findings */
+            findings: components["schemas"]["FindingInText"][];
+            /** Struck */
+            struck: boolean;
+            /** Attempt Id */
+            attempt_id: number | null;
+        };
+        /**
          * LetterPage
          * @description All there is to know about a letter before it is taught.
          */
@@ -1835,6 +1979,23 @@ export interface components {
             words: string[];
             /** Notes */
             notes: string[];
+        };
+        /**
+         * MarkKind
+         * @description What a child put on the writing.
+         * @enum {string}
+         */
+        MarkKind: "under" | "tick" | "ring" | "strike";
+        /**
+         * MarkOut
+         * @description A mark that the child made on the writing.
+         */
+        MarkOut: {
+            kind: components["schemas"]["MarkKind"];
+            /** Strokes */
+            strokes: number[];
+            /** Index */
+            index: number;
         };
         /**
          * MinutesRange
@@ -2188,6 +2349,16 @@ export interface components {
          * @enum {string}
          */
         Rounds: "by_letter" | "by_step";
+        /**
+         * RowOut
+         * @description A row: the place of its best letter, and whether it gets better (above 0) or worse.
+         */
+        RowOut: {
+            /** Best */
+            best: number;
+            /** Change */
+            change: number;
+        };
         /**
          * RubbingRule
          * @description Whether children may rub out in games, and what they are told.
@@ -2629,6 +2800,68 @@ export interface components {
             words?: string[] | null;
         };
         /**
+         * TextIn
+         * @description Something longer than a letter; the target of a row is its letter.
+         */
+        TextIn: {
+            /** Pupil Id */
+            pupil_id: number;
+            kind: components["schemas"]["Kind"];
+            /** Target */
+            target: string;
+            help: components["schemas"]["Help"];
+            /** Strokes */
+            strokes: components["schemas"]["InkStroke"][];
+        };
+        /**
+         * TextOut
+         * @description A kept text: its ink, what the checker says of it and of its letters, the teacher's word.
+         */
+        TextOut: {
+            /** Id */
+            id: number;
+            pupil: components["schemas"]["PupilOut"];
+            kind: components["schemas"]["Kind"];
+            /** Target */
+            target: string;
+            help: components["schemas"]["Help"];
+            /**
+             * Written At
+             * Format: date-time
+             */
+            written_at: string;
+            /** Strokes */
+            strokes: components["schemas"]["InkStroke"][];
+            /** Left */
+            left: number;
+            /** Reads As */
+            reads_as: string;
+            verdict: components["schemas"]["Verdicts"];
+            held: components["schemas"]["Verdicts"];
+            /** Findings */
+            findings: components["schemas"]["FindingInText"][];
+            /** Say */
+            say: string;
+            /** Letters */
+            letters: components["schemas"]["LetterInText"][];
+            /** Marks */
+            marks: components["schemas"]["MarkOut"][];
+            row: components["schemas"]["RowOut"] | null;
+            judgement: components["schemas"]["JudgementOut"] | null;
+        };
+        /**
+         * TextPage
+         * @description Some texts, the newest first; how many there are in all, and from where the next go on.
+         */
+        TextPage: {
+            /** Texts */
+            texts: components["schemas"]["TextOut"][];
+            /** Total */
+            total: number;
+            /** Next */
+            next: string | null;
+        };
+        /**
          * TimeStep
          * @description A step is given minutes of its own.
          */
@@ -2783,6 +3016,7 @@ export type FamilyOut = components['schemas']['FamilyOut'];
 export type FamilyPlace = components['schemas']['FamilyPlace'];
 export type FaultOut = components['schemas']['FaultOut'];
 export type FileIn = components['schemas']['FileIn'];
+export type FindingInText = components['schemas']['FindingInText'];
 export type FindingOut = components['schemas']['FindingOut'];
 export type FollowIn = components['schemas']['FollowIn'];
 export type Form = components['schemas']['Form'];
@@ -2806,12 +3040,15 @@ export type LessonStep = components['schemas']['LessonStep'];
 export type LetterAlternatives = components['schemas']['LetterAlternatives'];
 export type LetterDrawing = components['schemas']['LetterDrawing'];
 export type LetterGroup = components['schemas']['LetterGroup'];
+export type LetterInText = components['schemas']['LetterInText'];
 export type LetterPage = components['schemas']['LetterPage'];
 export type LetterStanding = components['schemas']['LetterStanding'];
 export type Line = components['schemas']['Line'];
 export type LineLook = components['schemas']['LineLook'];
 export type LinesPreset = components['schemas']['LinesPreset'];
 export type LookedOut = components['schemas']['LookedOut'];
+export type MarkKind = components['schemas']['MarkKind'];
+export type MarkOut = components['schemas']['MarkOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
 export type MoveDrawing = components['schemas']['MoveDrawing'];
 export type MoveKind = components['schemas']['MoveKind'];
@@ -2840,6 +3077,7 @@ export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type Relative = components['schemas']['Relative'];
 export type Rounds = components['schemas']['Rounds'];
+export type RowOut = components['schemas']['RowOut'];
 export type RubbingRule = components['schemas']['RubbingRule'];
 export type RulingKind = components['schemas']['RulingKind'];
 export type RulingLine = components['schemas']['RulingLine'];
@@ -2876,6 +3114,9 @@ export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
 export type TaughtInOutput = components['schemas']['TaughtIn-Output'];
+export type TextIn = components['schemas']['TextIn'];
+export type TextOut = components['schemas']['TextOut'];
+export type TextPage = components['schemas']['TextPage'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
 export type Variety = components['schemas']['Variety'];
@@ -3638,6 +3879,224 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                text_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_texts: {
+        parameters: {
+            query?: {
+                pupil?: number | null;
+                kind?: components["schemas"]["Kind"] | null;
+                target?: string | null;
+                limit?: number;
+                after?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextPage"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_text_judgement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                text_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgementIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOut"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_text_judgement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                text_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextOut"];
                 };
             };
             /** @description Not in the record */

@@ -5,6 +5,7 @@ from enum import Enum, StrEnum, auto
 
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
+from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 
 
@@ -99,7 +100,8 @@ class LetterResult:
     """What a check says of one letter of a text. `index` is its place in what was asked for, spaces
     counted, and of a row which one it is; `target` None of a letter too many; `strokes` the places
     of the traces that it was made of, whole or in part; `box` left, bottom, right, top in u, from
-    the left edge of all the ink. What is struck out has no findings."""
+    the left edge of all the ink, as `lines` are, its ink (n, 2). What is struck out has no
+    findings."""
 
     index: int
     target: str | None
@@ -108,7 +110,16 @@ class LetterResult:
     box: tuple[float, float, float, float]
     verdict: dict[Dimension, Verdict]
     findings: tuple[Finding, ...]
+    lines: Lines
     struck: bool = False
+    asked: bool = True
+    """Whether it is the letter that was asked for, in its case."""
+
+    @property
+    def is_evidence(self) -> bool:
+        """Whether it says something of how the letter that was asked for is written: not where it
+        was struck out, too many, or another letter was written."""
+        return not self.struck and self.target is not None and self.target.isalnum() and self.asked
 
 
 @dataclass(frozen=True, slots=True)

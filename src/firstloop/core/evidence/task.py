@@ -64,4 +64,6 @@ class Task:
     handedness: Handedness = Handedness.RIGHT
     stage: Stage = Stage.DEVELOPING
     may_stand_open: bool = False
-    """Whether letters of a joined hand may stand apart: their joins are not taught yet."""
+    """Whether letters of a joined hand may stand apart: joins are not taught yet."""
+    open_pairs: frozenset[str] = frozenset()
+    """Of a class that is taught some joins, the pairs whose joins are not among them."""

@@ -71,7 +71,8 @@ Template = Callable[[TextSaid], str]
 @dataclass(frozen=True, slots=True)
 class TextKind:
     """All that is known of a code. `explains` are the codes of letters, at its own place or of the
-    whole text where it has none, that follow from it."""
+    whole text where it has none, that follow from it, and are not the letter's; `says` those that
+    are, but are not told of the text again."""
 
     code: Code
     dimension: Dimension
@@ -79,6 +80,7 @@ class TextKind:
     note: Template
     say: Template
     explains: frozenset[Code] = frozenset()
+    says: frozenset[Code] = frozenset()
 
 
 _BY_SIZE = frozenset(
@@ -188,7 +190,7 @@ _KINDS = (
         Limit(0.2, 0.28, "ratio - 1", "Contract: a quarter off the others is seen."),
         note=lambda s: f"{s.letter} is {s.size:.0%} {s.by} than letters of its height.",
         say=lambda s: f"Let {s.letter} be as tall as its neighbours.",
-        explains=_BY_SIZE,
+        says=_BY_SIZE,
     ),
     TextKind(
         Code.TAILS_UNEVEN,

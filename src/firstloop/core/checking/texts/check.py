@@ -83,7 +83,7 @@ def _result(
 ) -> TextResult:
     whole = findings_of(own, asked)
     results = tuple(letter_result(one, whole) for one in letters)
-    every = (*whole, *most_important(results))
+    every = (*whole, *most_important(results, whole))
     to_mend = [finding for finding in every if finding.severity is Verdict.NOT_YET]
     return TextResult(
         target=asked.task.target,

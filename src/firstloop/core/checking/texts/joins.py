@@ -1,6 +1,6 @@
 """Joins: whether the pen went on from letter to letter, and where it landed."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from itertools import pairwise
 
 import numpy as np
@@ -11,10 +11,15 @@ from firstloop.core.contract import Code
 from firstloop.core.limits import A_LIFT, LANDING
 
 
-def broken_joins(letters: Sequence[tuple[Piece, Stood]]) -> Iterator[TextMeasure]:
-    """What is wrong with the joins of a text in a joined hand, at their left letter."""
+def broken_joins(
+    letters: Sequence[tuple[Piece, Stood]], open_pairs: Collection[str] = ()
+) -> Iterator[TextMeasure]:
+    """What is wrong with the joins of a text in a joined hand, at their left letter; `open_pairs`
+    need not be joined."""
     for (a, left), (b, right) in pairwise(letters):
         if right.index != left.index + 1 or not b.joined or b.again or a.other_case or b.other_case:
+            continue
+        if left.letter + right.letter in open_pairs:
             continue
         if a.main_end.trace != b.main_begin.trace:
             gap = float(np.hypot(*(left.ends - right.begins)))

@@ -30,7 +30,8 @@ def of_the_text(
     if kind is Kind.SENTENCE and target[-1] in measures.END_MARKS:
         yield from measures.stop(counting, target)
     if asked.joined and not asked.task.may_stand_open:
-        yield from broken_joins([(one.piece, one.stood) for one in letters if one.counts])
+        counted = [(one.piece, one.stood) for one in letters if one.counts]
+        yield from broken_joins(counted, asked.task.open_pairs)
 
 
 def _neighbours(letters: Sequence[Judged]) -> list[tuple[Stood, Stood]]:

@@ -84,8 +84,14 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         box=(x0, y0, x1, y1),
         verdict={dimension: verdict_of(findings, dimension) for dimension in Dimension},
         findings=findings,
+        lines=one.stood.lines,
         struck=one.piece.struck,
+        asked=not one.piece.other_case and not _is_another(one.index, whole),
     )
+
+
+def _is_another(index: int, whole: Sequence[Finding]) -> bool:
+    return any(f.code is Code.WRONG_LETTER and f.index == index and f.other for f in whole)
 
 
 def _explained_at(index: int, whole: Sequence[Finding]) -> frozenset[Code]:
@@ -100,12 +106,13 @@ def _explained_at(index: int, whole: Sequence[Finding]) -> frozenset[Code]:
     )
 
 
-def most_important(letters: Sequence[LetterResult]) -> list[Finding]:
+def most_important(letters: Sequence[LetterResult], whole: Sequence[Finding]) -> list[Finding]:
     """What of the letters' findings is told of the whole: each code once, where it is worst; what
-    more letters share before what fewer do."""
+    more letters share before what fewer do; not what the text's own say too."""
     by_code: dict[Code, list[Finding]] = {}
+    said = {(f.index, code) for f in whole for code in TEXT_CATALOGUE[f.code].says}
     for finding in (f for letter in letters for f in letter.findings):
-        if finding.severity is Verdict.NOT_YET:
+        if finding.severity is Verdict.NOT_YET and (finding.index, finding.code) not in said:
             by_code.setdefault(finding.code, []).append(finding)
     ordered = sorted(by_code.items(), key=lambda one: (-len(one[1]), _LETTERS_RANK[one[0]]))
     return [max(found, key=lambda f: abs(f.measure)) for _, found in ordered]

@@ -1,0 +1,178 @@
+"""Rows, words and sentences by real requests: kept whole and letter by letter, judged, taken back,
+checked again."""
+
+from typing import Any
+
+import numpy as np
+from fastapi.testclient import TestClient
+from sqlalchemy import text
+
+from firstloop.core.evidence.ink import Ink
+from firstloop.formats.ink_json import strokes_of
+from firstloop.services.rechecking import rebuild, recheck
+from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord
+from tests.api.test_customs import set_customs
+from tests.core.checking.texts.written import Line, ink_of, joined, printed
+
+
+def sent(
+    client: TestClient, ink: Ink, target: str, kind: str = "word", pupil: int = 1
+) -> dict[str, Any]:
+    answer = client.post(
+        "/api/write/texts",
+        json={
+            "pupil_id": pupil,
+            "kind": kind,
+            "target": target,
+            "help": "copy",
+            "strokes": strokes_of(ink),
+        },
+    )
+    assert answer.status_code == 201, answer.text
+    kept: dict[str, Any] = answer.json()
+    return kept
+
+
+def tables(database: Database) -> list[tuple[Any, ...]]:
+    """What is kept up: standings and practice days."""
+    with database.session() as session:
+        rows: list[tuple[Any, ...]] = []
+        for query in (
+            "SELECT pupil_id, letter, dimension, verdict, rests_on FROM standing ORDER BY 1, 2, 3",
+            "SELECT letter, day, attempts FROM practice_day ORDER BY 1, 2",
+        ):
+            rows += [tuple(row) for row in session.execute(text(query))]
+        return rows
+
+
+def small_e(line: Line) -> Line:
+    return line.changed(1, lambda path: path * np.array([1.0, 0.6]))
+
+
+def test_a_word_is_kept_whole_and_each_letter_as_an_attempt(client: TestClient) -> None:
+    kept = sent(client, printed("hen").ink, "hen")
+    assert kept["reads_as"] == "hen"
+    assert [letter["index"] for letter in kept["letters"]] == [0, 1, 2]
+    page = client.get("/api/check/letters/e/attempts").json()
+    (one,) = page["attempts"]
+    assert (one["id"], one["help"]) == (kept["letters"][1]["attempt_id"], "word")
+    assert one["text_id"] == kept["id"]
+    assert one["strokes"]
+    standing = client.get("/api/grow/class").json()
+    assert "e" in str(standing)
+
+
+def test_a_letter_of_a_word_says_what_it_says_in_the_word(client: TestClient) -> None:
+    kept = sent(client, small_e(printed("hen")).ink, "hen")
+    assert [f["code"] for f in kept["letters"][1]["findings"]] == ["body_height", "width"]
+    assert kept["findings"][0]["index"] == 1
+    (one,) = client.get("/api/check/letters/e/attempts").json()["attempts"]
+    assert [f["code"] for f in one["findings"]] == ["body_height", "width"]
+    assert one["checked"]["size"] == "not_yet"
+    assert kept["verdict"]["size"] in ("nearly", "not_yet")
+
+
+def test_what_says_nothing_of_a_letter_is_no_attempt(client: TestClient) -> None:
+    line = printed("catt")
+    kept = sent(client, line.ink, "cat")
+    extra = [letter for letter in kept["letters"] if letter["target"] is None]
+    assert [letter["attempt_id"] for letter in extra] == [None]
+    assert client.get("/api/check/letters/t/attempts").json()["total"] == 1
+
+
+def test_a_text_taken_back_leaves_nothing_of_its_letters(
+    client: TestClient, database: Database
+) -> None:
+    sent(client, printed("he").ink, "he")
+    before = tables(database)
+    gone = sent(client, printed("hen").ink, "hen")
+    assert tables(database) != before
+    assert client.delete(f"/api/write/texts/{gone['id']}").status_code == 204
+    assert tables(database) == before
+    assert client.get("/api/check/letters/n/attempts").json()["total"] == 0
+    assert client.delete(f"/api/write/texts/{gone['id']}").status_code == 404
+
+
+def test_texts_lie_on_the_table_the_newest_first_page_by_page(client: TestClient) -> None:
+    ids = [sent(client, printed("he").ink, "he", pupil=1 + at % 2)["id"] for at in range(5)]
+    first = client.get("/api/check/texts?limit=2").json()
+    assert first["total"] == 5
+    rest = client.get("/api/check/texts", params={"limit": 9, "after": first["next"]}).json()
+    found = [one["id"] for one in first["texts"] + rest["texts"]]
+    assert found == ids[::-1]
+    mine = client.get("/api/check/texts?pupil=2").json()
+    assert {one["pupil"]["id"] for one in mine["texts"]} == {2}
+    assert client.get("/api/check/texts?kind=row").json()["total"] == 0
+    assert client.get("/api/check/texts?after=nowhere").status_code == 404
+
+
+def test_the_teachers_word_on_the_whole_wins_and_can_be_taken_back(client: TestClient) -> None:
+    kept = sent(client, small_e(printed("hen")).ink, "hen")
+    where = f"/api/check/texts/{kept['id']}/judgement"
+    judged = client.put(where, json={"size": "secure", "note": " good today "}).json()
+    assert judged["held"]["size"] == "secure"
+    assert judged["verdict"] == kept["verdict"]
+    assert judged["judgement"]["note"] == "good today"
+    assert client.delete(where).json()["held"] == kept["verdict"]
+
+
+def test_a_row_says_which_is_the_best(client: TestClient) -> None:
+    line = printed("nnn").moved(1, 0.4).moved(2, 0.4)
+    kept = sent(client, small_e(line).ink, "n", "row")
+    assert kept["row"]["best"] != 1
+    assert client.get("/api/check/letters/n/attempts").json()["total"] == 3
+
+
+def test_joins_that_are_not_taught_may_stand_open(client: TestClient) -> None:
+    client.put("/api/plan/style", json={"hand": "joined"}).raise_for_status()
+    whole = joined("in")[0]
+    cut = int((whole[:, 0] - whole[0, 0] > 0.75).argmax())
+    ink = ink_of([whole[: cut - 2], whole[cut + 2 :], *joined("in")[1:]])
+    broken = sent(client, ink, "in")
+    assert [f["code"] for f in broken["findings"]] == ["join_broken"]
+    set_customs(client, open_joins=True)
+    assert sent(client, ink, "in")["findings"] == []
+
+
+def test_what_is_no_text_is_a_problem_and_keeps_nothing(
+    client: TestClient, database: Database
+) -> None:
+    good = {"pupil_id": 1, "kind": "word", "target": "he", "help": "copy"}
+    ink = strokes_of(printed("he").ink)
+    for change, status in (
+        ({"target": "hß"}, 404),
+        ({"target": " "}, 422),
+        ({"strokes": []}, 422),
+        ({"pupil_id": 99}, 404),
+        ({"kind": "poem"}, 422),
+        ({"target": "h" * 200}, 422),
+    ):
+        answer = client.post("/api/write/texts", json={**good, "strokes": ink, **change})
+        assert answer.status_code == status, change
+        assert answer.headers["content-type"] == "application/problem+json"
+    assert tables(database) == []
+
+
+def test_a_text_is_checked_again_with_its_letters(
+    client: TestClient, database: Database, school_class: ClassRecord
+) -> None:
+    kept = sent(client, small_e(printed("hen")).ink, "hen")
+    with database.session() as session:
+        session.execute(text("UPDATE written_text SET checker = 'old'"))
+        session.execute(text("UPDATE attempt SET checker = 'old', size = 'secure'"))
+    done = recheck(database, school_class.id)
+    assert done.checked == 3
+    assert done.changes.total() == 1
+    again = client.get("/api/check/texts").json()["texts"][0]
+    assert again == kept
+    (one,) = client.get("/api/check/letters/e/attempts").json()["attempts"]
+    assert one["checked"]["size"] == "not_yet"
+
+
+def test_counted_afresh_it_is_the_same(client: TestClient, database: Database) -> None:
+    sent(client, printed("hen").ink, "hen")
+    sent(client, small_e(printed("hen")).ink, "hen")
+    before = tables(database)
+    rebuild(database)
+    assert tables(database) == before
