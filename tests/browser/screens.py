@@ -10,6 +10,8 @@ SCREENS = [
     "/plan/ways",
     "/show/n",
     "/write/n",
+    "/write/text?kind=word&target=hen",
     "/check/n",
+    "/check/text",
     "/grow",
 ]

@@ -17,6 +17,10 @@ const WriteStation = lazy(async () => ({
 const CheckStation = lazy(async () => ({
   default: (await import("./check/CheckStation")).CheckStation,
 }));
+const TextDesk = lazy(async () => ({ default: (await import("./write/TextDesk")).TextDesk }));
+const TextTable = lazy(async () => ({
+  default: (await import("./check/texts/TextTable")).TextTable,
+}));
 const LessonBoard = lazy(async () => ({
   default: (await import("./show/lesson/LessonBoard")).LessonBoard,
 }));
@@ -57,6 +61,8 @@ function Stations({ letters }: { letters: string[] }) {
       {(["show", "write", "check"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>
           <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
+          {station === "write" && <Route path="text" element={<TextDesk />} />}
+          {station === "check" && <Route path="text" element={<TextTable />} />}
           {station === "show" && <Route path="lesson/:id" element={<LessonBoard />} />}
           {station === "show" && <Route path="lesson/:id/mine" element={<MyScreen />} />}
           <Route path=":letter" element={<LetterStation station={station} letters={letters} />} />

@@ -7,14 +7,15 @@ import { BrowserRouter } from "react-router";
 
 import { prefetchFrame } from "./api/queries";
 import { App } from "./App";
-import { placeOf } from "./ui/stations";
+import { placeOf, TEXT } from "./ui/stations";
 
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } },
 });
 
 // Where this fails, the screen that needs it asks again, and says what is wrong.
-prefetchFrame(queries, placeOf(window.location.pathname).letter).catch(() => undefined);
+const { letter } = placeOf(window.location.pathname);
+prefetchFrame(queries, letter === TEXT ? undefined : letter).catch(() => undefined);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("index.html has no #root");

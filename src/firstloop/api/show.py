@@ -14,6 +14,7 @@ from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.phrases import OURS
 from firstloop.core.teaching.steps import StepKind
+from firstloop.core.text.tricky import TrickyKind, tricky_places
 from firstloop.core.text.words import Joins, compose
 from firstloop.formats import gif, svg
 from firstloop.services import lessons as giving
@@ -100,6 +101,24 @@ def get_text(
         letter_drawing(draw(script, hand.proportions, school_class.ruling), wording)
         for script in scripts
     ]
+
+
+class TrickyOut(BaseModel):
+    """A tricky place of a word: at which letters, in words, and their box (left, bottom, right, top
+    in u) in the word as it is drawn."""
+
+    kind: TrickyKind
+    letters: str
+    words: str
+    box: tuple[float, float, float, float]
+
+
+@router.get("/tricky")
+def get_tricky(session: Db, school_class: Class, text: Text, now: Now) -> list[TrickyOut]:
+    """Where a word is tricky to write in the class's hand: joins, doubles, tails."""
+    joins = joins_of(session, school_class, day_of(now, school.zone(session)))
+    found = tricky_places(text, school_class.hand, school_class.ruling, joins)
+    return [TrickyOut.model_validate(one, from_attributes=True) for one in found]
 
 
 @router.get("/lessons/{lesson_id}/written/{kind}")

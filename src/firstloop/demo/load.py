@@ -4,8 +4,10 @@ from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
 
-from firstloop.core.evidence.pupils import draw_pupil, write
-from firstloop.core.evidence.task import Help
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.pupils import Pupil, draw_pupil, write
+from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.evidence.text_pupils import TEXT_SLIPS, write_row, write_text
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS, Slip
@@ -13,7 +15,7 @@ from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
 from firstloop.services import lessons
-from firstloop.services.handing_in import hand_in
+from firstloop.services.handing_in import hand_in, hand_in_text
 from firstloop.store import classes
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
@@ -22,6 +24,16 @@ SEED = 20260907
 RULING = Ruling(top=1.9, drop=-0.95)
 LESSONS = (("r", 26), ("n", 21), ("r", 19), ("m", 14), ("n", 12), ("h", 7), ("m", 5), ("h", 1))
 """Which letter was written how many days ago."""
+TEXTS = (
+    (Kind.ROW, "h", 8),
+    (Kind.WORD, "hen", 6),
+    (Kind.ROW, "m", 5),
+    (Kind.WORD, "hammer", 2),
+    (Kind.PHRASE, "a red hen ran", 1),
+)
+"""What was written that is longer than a letter, and how many days ago."""
+ROW = 6
+"""Letters in a row."""
 TAUGHT, LESSONS_KEPT, SATURDAY = 15, 4, 5
 """Letters of the scheme that are taught; days whose lessons are kept; the first day off."""
 AWAY = 0.08
@@ -60,7 +72,47 @@ def load(record: Database, today: date) -> ClassRecord:
                 written_at=morning + timedelta(seconds=47 * place),
             )
     _teach(record, made, today)
+    _write_texts(record, made, hands, today, rng)
     return made
+
+
+def _write_texts(
+    record: Database,
+    made: ClassRecord,
+    hands: dict[str, Pupil],
+    today: date,
+    rng: np.random.Generator,
+) -> None:
+    """Rows and words of the last days, each child's with what it does."""
+    by_name = {pupil.name: pupil for pupil in made.pupils}
+    for kind, target, days_ago in TEXTS:
+        morning = _morning(today - timedelta(days=days_ago)) + timedelta(minutes=20)
+        for place, child in enumerate(CHILDREN):
+            if rng.random() < AWAY:
+                continue
+            hand_in_text(
+                record,
+                made,
+                pupil_id=by_name[child.name].id,
+                kind=kind,
+                target=target,
+                help=Help.COPY,
+                ink=_text(child, kind, target, made.ruling, hands[child.name], rng),
+                written_at=morning + timedelta(seconds=61 * place),
+            )
+
+
+def _text(  # noqa: PLR0917  # all of it is needed
+    child: Child, kind: Kind, target: str, ruling: Ruling, hand: Pupil, rng: np.random.Generator
+) -> Ink:
+    slips = {
+        at: _slips(child, letter, progress=0.8)
+        for at, letter in enumerate(target if kind is not Kind.ROW else target * ROW)
+    }
+    if kind is Kind.ROW:
+        return write_row(target, ROW, PLAIN, ruling, hand, rng, slips=slips)
+    slip = TEXT_SLIPS.get(child.in_texts)
+    return write_text(target, PLAIN, ruling, hand, rng, slips=slips, text_slip=slip)
 
 
 def _morning(day: date) -> datetime:

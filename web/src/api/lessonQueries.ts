@@ -2,7 +2,15 @@
 import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
-import type { BoardInk, LessonOut, LetterDrawing, NewLesson, paths, StepKind } from "./schema";
+import type {
+  BoardInk,
+  LessonOut,
+  LetterDrawing,
+  NewLesson,
+  paths,
+  StepKind,
+  TrickyOut,
+} from "./schema";
 
 /** What a teacher does to a lesson, one thing at a time. */
 export type LessonChange =
@@ -17,6 +25,16 @@ export function useText(text: string, { otherHand = false } = {}) {
     "/api/show/text",
     { params: { query: { text, other_hand: otherHand } } },
     { enabled: text !== "", staleTime: Infinity, select: exact<LetterDrawing[]> },
+  );
+}
+
+/** Where a word is tricky to write. */
+export function useTricky(text: string, wanted: boolean) {
+  return $api.useQuery(
+    "get",
+    "/api/show/tricky",
+    { params: { query: { text } } },
+    { enabled: wanted && text !== "", staleTime: Infinity, select: exact<TrickyOut[]> },
   );
 }
 

@@ -145,6 +145,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/show/tricky": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tricky
+         * @description Where a word is tricky to write in the class's hand: joins, doubles, tails.
+         */
+        get: operations["get_tricky"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/show/lessons/{lesson_id}/written/{kind}": {
         parameters: {
             query?: never;
@@ -2903,6 +2923,31 @@ export interface components {
             week: components["schemas"]["DayOut"][];
         };
         /**
+         * TrickyKind
+         * @description What makes a place tricky.
+         * @enum {string}
+         */
+        TrickyKind: "join" | "lift" | "double" | "tail";
+        /**
+         * TrickyOut
+         * @description A tricky place of a word: at which letters, in words, and their box (left, bottom, right, top
+         *     in u) in the word as it is drawn.
+         */
+        TrickyOut: {
+            kind: components["schemas"]["TrickyKind"];
+            /** Letters */
+            letters: string;
+            /** Words */
+            words: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * Variety
          * @description Where the school is.
          * @enum {string}
@@ -3119,6 +3164,8 @@ export type TextOut = components['schemas']['TextOut'];
 export type TextPage = components['schemas']['TextPage'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
+export type TrickyKind = components['schemas']['TrickyKind'];
+export type TrickyOut = components['schemas']['TrickyOut'];
 export type Variety = components['schemas']['Variety'];
 export type Verdict = components['schemas']['Verdict'];
 export type Verdicts = components['schemas']['Verdicts'];
@@ -3401,6 +3448,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LetterDrawing"][];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_tricky: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrickyOut"][];
                 };
             };
             /** @description Not in the record */

@@ -1,5 +1,6 @@
 /** One attempt taken up: played again, what was seen, the one thing to say, the teacher's word. */
 import { Play } from "lucide-react";
+import { Link } from "react-router";
 
 import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/schema";
 import { InkOverModel } from "../ink/InkOverModel";
@@ -40,7 +41,17 @@ export function AttemptPanel({
           {attempt.pupil.name}: {attempt.letter}
         </h1>
         <p className="text-soft">
-          {HELP_WORDS[attempt.help]}, {dayOf(attempt.written_at)}
+          {attempt.text_id === null ? (
+            HELP_WORDS[attempt.help]
+          ) : (
+            <Link
+              to={`/check/text?pupil=${attempt.pupil.id}`}
+              className="underline underline-offset-4"
+            >
+              {HELP_WORDS.word}
+            </Link>
+          )}
+          , {dayOf(attempt.written_at)}
         </p>
       </header>
       <div className="flex gap-3">

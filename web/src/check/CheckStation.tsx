@@ -41,6 +41,9 @@ export function CheckStation({ letter }: { letter: string }) {
     <section className="flex min-h-0 flex-1 flex-col px-5 py-3" aria-label="Letters on the table">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
         <LetterButton station="check" letter={letter} />
+        <Link to="/check/text" className="underline underline-offset-4">
+          Words and rows
+        </Link>
         <Choice label="Which letters" value={which} options={SPREADS} onChange={setWhich} />
         {pupil ? (
           <Link to={`/check/${letter}`} className="underline underline-offset-4">

@@ -103,6 +103,7 @@ export function attempt(id: number, other: Partial<AttemptOut> = {}): AttemptOut
     pupil: MILA,
     letter: "l",
     kind: "letter",
+    text_id: null,
     source: "pen",
     help: "copy",
     written_at: "2026-03-02T09:30:00+00:00",

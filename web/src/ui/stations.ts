@@ -1,17 +1,21 @@
 /** The five stations in the order the work goes round. */
 export const STATIONS = [
-  { key: "plan", name: "Plan", aboutLetter: false },
-  { key: "show", name: "Show", aboutLetter: true },
-  { key: "write", name: "Write", aboutLetter: true },
-  { key: "check", name: "Check", aboutLetter: true },
-  { key: "grow", name: "Grow", aboutLetter: false },
+  { key: "plan", name: "Plan", aboutLetter: false, takesTexts: false },
+  { key: "show", name: "Show", aboutLetter: true, takesTexts: false },
+  { key: "write", name: "Write", aboutLetter: true, takesTexts: true },
+  { key: "check", name: "Check", aboutLetter: true, takesTexts: true },
+  { key: "grow", name: "Grow", aboutLetter: false, takesTexts: false },
 ] as const;
 
 export type Station = (typeof STATIONS)[number];
 
+/** In place of a letter: what is longer than one is worked on. */
+export const TEXT = "text";
+
 /** Where a station is; one about a letter keeps the letter that is being worked on. */
 export function pathTo(station: Station, letter: string | undefined): string {
-  return station.aboutLetter && letter ? `/${station.key}/${letter}` : `/${station.key}`;
+  const keeps = letter === TEXT ? station.takesTexts : station.aboutLetter;
+  return keeps && letter ? `/${station.key}/${letter}` : `/${station.key}`;
 }
 
 function about(station: string): boolean {

@@ -24,6 +24,8 @@ import { ruledFor } from "../ink/padGeometry";
 import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
 import { useWriter } from "./useWriter";
+import { KindChoice } from "./WhatToWrite";
+import { WriterChoice } from "./WriterChoice";
 import { WritingPad } from "./WritingPad";
 
 const HELPS: { value: Help; name: string }[] = [
@@ -91,23 +93,15 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
     <section className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-3" aria-label="Writing desk">
       <h1 className="sr-only">Write</h1>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <label className="flex items-center gap-2">
-          <span className="text-soft">Who writes?</span>
-          <select
-            value={writer?.id}
-            onChange={(event) => {
-              setWriter(Number(event.target.value));
-              setHandedIn(null);
-            }}
-            className="min-h-11 rounded-md border-2 border-crease bg-leaf px-3 text-lg font-medium"
-          >
-            {classroom.pupils.map((pupil) => (
-              <option key={pupil.id} value={pupil.id}>
-                {pupil.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <WriterChoice
+          pupils={classroom.pupils}
+          writer={writer}
+          onChoose={(id) => {
+            setWriter(id);
+            setHandedIn(null);
+          }}
+        />
+        <KindChoice kind="letter" />
         <LetterButton station="write" letter={letter.letter} />
         <Choice
           label="Help"

@@ -9,7 +9,7 @@ import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { OneOf } from "./OneOf";
-import { TextOnLines } from "./TextOnLines";
+import { TextOnLines } from "../../ink/TextOnLines";
 
 const SLOW = 0.7;
 /** u: so that a date is on one line in both hands, and they can be compared. */

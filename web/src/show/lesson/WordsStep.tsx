@@ -11,7 +11,7 @@ import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
-import { TextOnLines } from "./TextOnLines";
+import { TextOnLines } from "../../ink/TextOnLines";
 
 export function WordsStep({ words, told }: { words: Word[]; told: readonly string[] }) {
   const [at, setAt] = useState(0);
@@ -83,7 +83,7 @@ function OneWord({
           </p>
         )}
         <SoundBoxes word={word} pushed={Math.min(gone, sounds)} lettered={lettered} />
-        {written && <TextOnLines text={word.text} />}
+        {written && <TextOnLines text={word.text} tricky />}
         {written && (
           <p className="text-center text-xl text-soft big:text-[2.25rem]">{told.join(" ")}</p>
         )}

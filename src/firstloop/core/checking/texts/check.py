@@ -50,8 +50,9 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
     found = set_aside(traces_of(ink, asked.setting.onto))
     slope, run = slope_of(found.writing)
     drifts = abs(slope) * run >= DRIFTS_BY
-    laid = _laid(levelled(found.writing, slope) if drifts else found.writing, asked)
-    letters = judged(laid, asked, found.left)
+    slope = slope if drifts else 0.0
+    laid = _laid(levelled(found.writing, slope), asked)
+    letters = judged(laid, asked, found.left, slope)
     own = list(of_the_text(letters, laid.missing, asked))
     if drifts:
         own.append(TextMeasure(Code.LINE_DRIFT, math.degrees(math.atan(slope)), None))

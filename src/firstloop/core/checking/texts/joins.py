@@ -8,6 +8,7 @@ import numpy as np
 from firstloop.core.checking.texts.measures import Stood, TextMeasure
 from firstloop.core.checking.texts.pieces import Piece
 from firstloop.core.contract import Code
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import A_LIFT, LANDING
 
 
@@ -22,13 +23,17 @@ def broken_joins(
         if left.letter + right.letter in open_pairs:
             continue
         if a.main_end.trace != b.main_begin.trace:
-            gap = float(np.hypot(*(left.ends - right.begins)))
+            gap = float(np.hypot(*(_or(a.went_to, left.ends) - _or(b.came_from, right.begins))))
             by = "gap" if gap >= A_LIFT else "lifted"
             yield TextMeasure(Code.JOIN_BROKEN, max(gap, A_LIFT), left.index, by=by)
         elif right.letter in BEGIN_AT_THE_MID_LINE:
             off = _landing(right) - 1.0
             by = "lands over" if off > 0 else "lands under"
             yield TextMeasure(Code.JOIN_BROKEN, off, left.index, by=by)
+
+
+def _or(place: FloatArray | None, other: FloatArray) -> FloatArray:
+    return other if place is None else place
 
 
 BEGIN_AT_THE_MID_LINE = frozenset("mnruvwy")

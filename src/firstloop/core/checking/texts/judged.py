@@ -12,17 +12,19 @@ from firstloop.core.checking.texts.measures import MARKS, Stood
 from firstloop.core.checking.texts.pieces import Laid, Piece
 from firstloop.core.checking.texts.traces import box_of
 from firstloop.core.contract import Code, Verdict
+from firstloop.core.geometry.even import Lines
 from firstloop.core.letters.likeness import confusable
 from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Judged:
-    """A piece of a text, where it stands on the page, and what the check of letters says of it;
-    nothing of a mark, of what is struck out or too many."""
+    """A piece of a text, where it stands on its line of feet, its ink (n, 2) on the page, and what
+    the check of letters says of it; nothing of a mark, of what is struck out or too many."""
 
     piece: Piece
     stood: Stood
+    page: Lines
     result: Judgement | None
 
     @property
@@ -42,11 +44,12 @@ class Judged:
         return not self.piece.struck and self.piece.letter is not None
 
 
-def judged(laid: Laid, asked: Asked, left: float) -> list[Judged]:
-    """All pieces of a text, judged; `left` is the left edge of all the ink."""
+def judged(laid: Laid, asked: Asked, left: float, slope: float) -> list[Judged]:
+    """All pieces of a text, judged; `left` is the left edge of all the ink, `slope` that of the
+    line that was levelled."""
     places = _places(laid, asked)
     return [
-        _judged(piece, index, asked.setting, left)
+        _judged(piece, index, asked.setting, left, slope)
         for piece, index in zip(laid.pieces, places, strict=True)
     ]
 
@@ -59,15 +62,17 @@ def _places(laid: Laid, asked: Asked) -> list[int]:
     return [int(at) for at in written[:-1]]
 
 
-def _judged(piece: Piece, index: int, setting: Setting, left: float) -> Judged:
+def _judged(piece: Piece, index: int, setting: Setting, left: float, slope: float) -> Judged:
     lines = tuple(setting.onto.back(line) - np.array([left, 0.0]) for line in piece.lines)
     letter = piece.letter or ""
     if piece.other_case:
         letter = letter.swapcase()
     stood = Stood(index, letter, box_of(np.vstack(lines)), lines, lines[0][0], lines[-1][-1])
+    climbs = np.array([[1.0, slope], [0.0, 1.0]])
+    page = tuple(line @ climbs for line in lines) if slope else lines
     if piece.struck or not letter or letter in MARKS:
-        return Judged(piece, stood, None)
-    return Judged(piece, stood, _checked(piece, letter, setting))
+        return Judged(piece, stood, page, None)
+    return Judged(piece, stood, page, _checked(piece, letter, setting))
 
 
 def _checked(piece: Piece, letter: str, setting: Setting) -> Judgement:

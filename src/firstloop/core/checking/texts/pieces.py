@@ -42,6 +42,9 @@ class Piece:
     """Whether the hand joins it to the letter before."""
     bars: int = 0
     """How many of its strokes lie beside the way."""
+    came_from: FloatArray | None = None
+    went_to: FloatArray | None = None
+    """Of a joined letter: where its first trace begins and its last one ends, (2,)."""
     main: int = 0
     """How many of its parts, and lines, come before bars and dots that lie beside the way; 0 stands
     for all."""
@@ -264,6 +267,8 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
         led_in=_share(first.begin, form.before) if begins else None,
         led_out=_share(rest, form.after) if ends else None,
         on_a_way=True,
+        came_from=traces[first.trace].line[0],
+        went_to=traces[last.trace].line[-1],
         joined=form.joined,
         bars=form.bars,
     )

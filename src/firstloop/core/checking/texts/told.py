@@ -3,11 +3,14 @@
 from collections.abc import Sequence
 from dataclasses import replace
 
+import numpy as np
+
 from firstloop.core.checking.findings import Finding, LetterResult
 from firstloop.core.checking.texts.asked import Asked
 from firstloop.core.checking.texts.catalogue import TEXT_CATALOGUE, TextSaid, text_limits_for
 from firstloop.core.checking.texts.judged import Judged
 from firstloop.core.checking.texts.measures import TextMeasure
+from firstloop.core.checking.texts.traces import box_of
 from firstloop.core.checking.verdicts import WORST_FIRST, verdict_of
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.limits import SHARED_BY
@@ -75,7 +78,7 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         explained = _explained_at(one.index, whole)
         kept = (f for f in one.result.findings if f.code not in explained)
         findings = tuple(replace(finding, index=one.index) for finding in kept)
-    x0, y0, x1, y1 = (round(value, 3) for value in one.stood.box)
+    x0, y0, x1, y1 = (round(value, 3) for value in box_of(np.vstack(one.page)))
     return LetterResult(
         index=one.index,
         target=one.piece.letter,
@@ -84,7 +87,7 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         box=(x0, y0, x1, y1),
         verdict={dimension: verdict_of(findings, dimension) for dimension in Dimension},
         findings=findings,
-        lines=one.stood.lines,
+        lines=one.page,
         struck=one.piece.struck,
         asked=not one.piece.other_case and not _is_another(one.index, whole),
     )

@@ -1,10 +1,10 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
-import type { LetterDrawing as Letter } from "../../api/schema";
-import { useText } from "../../api/lessonQueries";
-import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
-import { PenLine } from "../../ink/PenLine";
-import { RuledLines } from "../../ink/RuledLines";
-import { Empty, Loading, ProblemNote } from "../../ui/states";
+import type { LetterDrawing as Letter, TrickyOut } from "../api/schema";
+import { useText, useTricky } from "../api/lessonQueries";
+import { boxOf, viewBoxOf, viewOf } from "./geometry";
+import { PenLine } from "./PenLine";
+import { RuledLines } from "./RuledLines";
+import { Empty, Loading, ProblemNote } from "../ui/states";
 
 const PEN = 0.1;
 const SPACE = 0.9; // u: a finger's space
@@ -20,14 +20,18 @@ export function TextOnLines({
   counted = false,
   otherHand = false,
   longest = LONGEST_LINE,
+  tricky = false,
 }: {
   text: string;
   counted?: boolean;
   otherHand?: boolean;
   /** u: where a line is broken. */
   longest?: number;
+  /** Whether the tricky places of a single word are marked. */
+  tricky?: boolean;
 }) {
   const words = useText(text, { otherHand });
+  const places = useTricky(text, tricky);
   if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
   if (words.isPending) return <Loading what="the words" />;
   if (words.isError) return <ProblemNote error={words.error} />;
@@ -35,8 +39,20 @@ export function TextOnLines({
   return (
     <div className="flex min-h-0 flex-1 flex-col justify-center gap-4">
       {rows.map((row, at) => (
-        <Row key={at} row={row} wide={rows.length > 1 ? longest : null} />
+        <Row
+          key={at}
+          row={row}
+          wide={rows.length > 1 ? longest : null}
+          places={places.data ?? []}
+        />
       ))}
+      {places.data && places.data.length > 0 ? (
+        <ul aria-label="Tricky places" className="flex flex-wrap justify-center gap-x-8 text-xl">
+          {places.data.map(({ words: said, box }) => (
+            <li key={`${said} ${box[0]}`}>{said}</li>
+          ))}
+        </ul>
+      ) : null}
       {counted && (
         <p className="text-center text-2xl text-soft">
           {words.data.length} {words.data.length === 1 ? "word" : "words"}
@@ -47,7 +63,15 @@ export function TextOnLines({
 }
 
 /** One row; of several all are as wide as a line may be, so that their letters are of one size. */
-function Row({ row, wide }: { row: Placed[]; wide: number | null }) {
+function Row({
+  row,
+  wide,
+  places,
+}: {
+  row: Placed[];
+  wide: number | null;
+  places: readonly TrickyOut[];
+}) {
   const strokes = row.flatMap(({ letter, left }) =>
     letter.strokes
       .flat()
@@ -67,7 +91,39 @@ function Row({ row, wide }: { row: Placed[]; wide: number | null }) {
       {strokes.map((points, at) => (
         <PenLine key={at} points={points} width={PEN} />
       ))}
+      <g transform={`translate(${row[0]?.left ?? 0} 0)`}>
+        {places.map((place, at) => (
+          <TrickyMark key={at} place={place} />
+        ))}
+      </g>
     </svg>
+  );
+}
+
+/** u: how far off its letters a mark lies. */
+const OFF = 0.22;
+
+/** A bow over a join, a wave where the pen is lifted, a bar under doubles, an arrow by a tail. */
+function TrickyMark({ place: { kind, box } }: { place: TrickyOut }) {
+  const [left, bottom, right, top] = box;
+  const middle = (left + right) / 2;
+  const over = -top - OFF;
+  const under = -Math.min(bottom, 0) + OFF;
+  const path = {
+    join: `M${middle - 0.45} ${over}Q${middle} ${over - 0.4} ${middle + 0.45} ${over}`,
+    lift: `M${middle - 0.12} ${over}v-.4M${middle + 0.12} ${over}v-.4`,
+    double: `M${left} ${under}H${right}`,
+    tail: `M${right + OFF} 0V${-bottom}m-.14 -.16l.14 .16 .14 -.16`,
+  }[kind];
+  return (
+    <path
+      d={path}
+      data-tricky={kind}
+      className="fill-none stroke-ember"
+      strokeWidth={0.09}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    />
   );
 }
 
