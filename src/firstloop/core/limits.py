@@ -332,13 +332,17 @@ DRIFTS_BY, SHARED_BY, A_LIFT = 0.3, 1 / 3, 0.25
 """u from end to end, from which a line of feet may drift; share of its letters from which what they
 have in common is the text's; and u that a lift at a join counts for at least."""
 
-ALIKE, CLEARLY_ANOTHER = 0.36, 0.08
+ALIKE, CLEARLY_ANOTHER, IS_ANOTHER = 0.36, 0.08, 0.04
 """How easily two letters are confused (0 to 1), above which one may be the other's slip: n for h,
 a for d. Where another is read that is less alike, and by more than the
-second (u²), it was another letter that was written."""
+second (u²), it was another letter that was written; what cannot be read is looked at once more, and
+is another if it is as near to it as the third."""
 
 MOST_LETTERS = 120
 """Letters of a text that are checked at once: a page of writing at this age has fewer."""
+
+GOES_ON = 0.3
+"""u of ink after a letter that the hand does not join, from which a join was begun."""
 
 LANDING = 0.15
 """Share of a joined letter's ink, from its beginning, in which the join lands."""

@@ -114,6 +114,13 @@ def judge(lines: Lines, forms: Forms, setting: Setting) -> Judgement:
     return Judgement(measured.reading.letter, _findings(measured, setting, frozenset(Dimension)))
 
 
+def finding_of(measure: Measure, letter: Letter, setting: Setting) -> Finding | None:
+    """A measure of a letter in words; None where it is within its limits."""
+    limit = setting.limits[measure.code]
+    severity = limit.severity(measure.value)
+    return None if severity is Verdict.SECURE else _in_words(measure, severity, limit, letter)
+
+
 def prepare(style: Style) -> None:
     """Works out once what every check in a hand needs: forms, ways and pictures of its letters. The
     first check is then as quick as the next."""

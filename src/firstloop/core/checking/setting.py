@@ -1,6 +1,6 @@
 """By what ink is judged, whatever letter it is."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from firstloop.core.checking.catalogue import limits_for
 from firstloop.core.checking.limit import Limit
@@ -32,3 +32,17 @@ class Setting:
             limits=limits_for(task.stage),
             left_handed=task.handedness is Handedness.LEFT,
         )
+
+    def within_a_text(self) -> "Setting":
+        """The same for letters of a text, which make room for each other: what is only a matter of
+        proportion must be further off to be told."""
+        wider = {
+            code: replace(self.limits[code], not_yet=by * self.limits[code].not_yet)
+            for code, by in WITHIN_A_TEXT.items()
+        }
+        return replace(self, limits={**self.limits, **wider})
+
+
+WITHIN_A_TEXT = {Code.WIDTH: 1.25, Code.PART_LENGTH: 1.25, Code.BODY_HEIGHT: 1.1}
+"""By what limits of a letter's proportions are multiplied in a text. By trial: letters of other
+hands that are good alone stand within these beside their neighbours."""

@@ -45,7 +45,7 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
     has not, and UncheckedError for a text without letters or with too many.
     """
     ink.require_a_text()
-    asked = Asked.of(task, Setting.of(task, style, ruling))
+    asked = Asked.of(task, Setting.of(task, style, ruling).within_a_text())
     _require_letters(asked)
     found = set_aside(traces_of(ink, asked.setting.onto))
     slope, run = slope_of(found.writing)

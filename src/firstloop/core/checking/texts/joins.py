@@ -9,7 +9,7 @@ from firstloop.core.checking.texts.measures import Stood, TextMeasure
 from firstloop.core.checking.texts.pieces import Piece
 from firstloop.core.contract import Code
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import A_LIFT, LANDING
+from firstloop.core.limits import A_LIFT, GOES_ON, LANDING
 
 
 def broken_joins(
@@ -18,7 +18,10 @@ def broken_joins(
     """What is wrong with the joins of a text in a joined hand, at their left letter; `open_pairs`
     need not be joined."""
     for (a, left), (b, right) in pairwise(letters):
-        if right.index != left.index + 1 or not b.joined or b.again or a.other_case or b.other_case:
+        if right.index != left.index + 1 or b.again or a.other_case or b.other_case:
+            continue
+        # Where this hand lifts another joins: who goes on towards the next letter meant to.
+        if not b.joined and (a.goes_on < GOES_ON or not right.letter.islower()):
             continue
         if left.letter + right.letter in open_pairs:
             continue

@@ -1,20 +1,26 @@
 """The letters of a text, each judged by the check of letters."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
 
-from firstloop.core.checking.check import Judgement, judge
+from firstloop.core.checking.check import Judgement, finding_of, judge
+from firstloop.core.checking.findings import Finding, Measure
+from firstloop.core.checking.lines import STANDARD
 from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.alphabet import whole_alphabet
 from firstloop.core.checking.texts.asked import Asked
 from firstloop.core.checking.texts.forms import forms_within, is_led
 from firstloop.core.checking.texts.measures import MARKS, Stood
 from firstloop.core.checking.texts.pieces import Laid, Piece
-from firstloop.core.checking.texts.traces import box_of
+from firstloop.core.checking.texts.traces import Trace, box_of
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.geometry.even import Lines
+from firstloop.core.letters import draw, find_script
+from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.likeness import confusable
-from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER
+from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER, IS_ANOTHER
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -76,14 +82,28 @@ def _judged(piece: Piece, index: int, setting: Setting, left: float, slope: floa
 
 
 def _checked(piece: Piece, letter: str, setting: Setting) -> Judgement:
-    result = judge(
-        piece.lines, forms_within(letter, setting.hand, on_a_way=piece.on_a_way), setting
-    )
+    forms = forms_within(letter, setting.hand, on_a_way=piece.on_a_way)
+    result = judge(piece.lines, forms, setting)
     if not piece.on_a_way or not is_led(setting.hand.scripts[letter]):
         return result
     # The lead-in that was left out is a move of the class's own script.
     found = (replace(f, move=f.move + 1) if f.stroke == 0 else f for f in result.findings)
-    return replace(result, findings=tuple(found))
+    return replace(result, findings=(*found, *_leads(piece, letter, setting)))
+
+
+def _leads(piece: Piece, letter: str, setting: Setting) -> Iterator[Finding]:
+    """Of the first letter of a trace its lead-in, of the last its flick, as of one alone."""
+    own = draw(find_script(letter, setting.hand), setting.hand.proportions, STANDARD)
+    last = len(own.strokes[0]) - 1
+    for code, share, move in (
+        (Code.ENTRY_MISSING, piece.led_in, 0),
+        (Code.EXIT_MISSING, piece.led_out, last),
+    ):
+        if share is not None:
+            measure = Measure(code, max(0.0, 1.0 - share), 0, move)
+            found = finding_of(measure, own, setting)
+            if found is not None:
+                yield found
 
 
 _PARTS = frozenset(
@@ -111,14 +131,29 @@ def another(one: Judged, setting: Setting) -> str | None:
     """The letter that was written in place of the one asked for, if it clearly is another, and not
     what a slip makes of it."""
     result = one.result
-    if result is None or result.reads_as is None or one.piece.other_case:
+    if result is None or one.piece.other_case or Code.MIRRORED in one.to_mend:
         return None
     asked, read = one.stood.letter, result.reads_as
-    if read.lower() == asked.lower() or Code.MIRRORED in one.to_mend:
+    if read is None or Code.SHAPE_OFF in one.to_mend:
+        read = _looks_like(one, setting)
+        clearly = read is not None
+    else:
+        # A u turned round is an n.
+        clearly = Code.TURNED in one.to_mend or any(
+            f.code is Code.READS_AS_OTHER and f.measure >= CLEARLY_ANOTHER for f in result.findings
+        )
+    if read is None or not clearly or read.lower() == asked.lower():
         return None
-    if Code.TURNED in one.to_mend:  # a u turned round is an n
-        return read
-    clearly = any(
-        f.code is Code.READS_AS_OTHER and f.measure >= CLEARLY_ANOTHER for f in result.findings
-    )
-    return read if clearly and confusable(setting.hand, asked, read) <= ALIKE else None
+    slipped = confusable(setting.hand, asked, read) > ALIKE and Code.TURNED not in one.to_mend
+    return None if slipped else read
+
+
+def _looks_like(one: Judged, setting: Setting) -> str | None:
+    """The small letter that ink looks like which is not what was asked for; None if it is like none
+    much more than like that."""
+    alphabet = whole_alphabet(setting.hand)
+    traces = [Trace.of(at, line) for at, line in enumerate(one.piece.lines)]
+    costs = dict(zip(alphabet.names, alphabet.costs(traces).tolist(), strict=True))
+    best = min(GROUPS["small"], key=lambda letter: costs[letter])
+    clearly = costs[best] < IS_ANOTHER and costs[one.stood.letter] - costs[best] > CLEARLY_ANOTHER
+    return best if clearly else None

@@ -45,6 +45,8 @@ class Piece:
     came_from: FloatArray | None = None
     went_to: FloatArray | None = None
     """Of a joined letter: where its first trace begins and its last one ends, (2,)."""
+    goes_on: float = 0.0
+    """u of ink after its own end, where its trace holds no other letter after it."""
     main: int = 0
     """How many of its parts, and lines, come before bars and dots that lie beside the way; 0 stands
     for all."""
@@ -267,6 +269,7 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
         led_in=_share(first.begin, form.before) if begins else None,
         led_out=_share(rest, form.after) if ends else None,
         on_a_way=True,
+        goes_on=rest * INK_SPACING if last.trace != after else 0.0,
         came_from=traces[first.trace].line[0],
         went_to=traces[last.trace].line[-1],
         joined=form.joined,
