@@ -39,6 +39,7 @@ check-web: setup
 
 calibrate: setup
 	$(PY)/python -m scripts.calibrate
+	$(PY)/python -m scripts.calibrate_texts
 
 bench: setup $(STAMPS)/chromium
 	$(PY)/python -m scripts.bench

@@ -17,6 +17,7 @@ from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_scale import bench_first_answers, bench_scale
+from scripts.bench_texts import bench_texts
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
 
@@ -99,6 +100,7 @@ def bench_browser() -> None:
 
 if __name__ == "__main__":
     bench_checking()
+    bench_texts()
     bench_letters()
     bench_planning()
     bench_scale()

@@ -47,6 +47,13 @@ def _check(page: Page) -> None:
     page.get_by_role("button", name="I see it otherwise").click()
 
 
+def _texts(page: Page) -> None:
+    """A word whose double differs, its letter taken up."""
+    page.get_by_role("radio", name="Words").click()
+    page.get_by_role("button", name="hammer by Anouk").click()
+    page.wait_for_load_state("networkidle")
+
+
 def _hand(page: Page) -> None:
     page.get_by_role("radio", name="Joined", exact=True).click()
     page.get_by_role("radio", name="z: barred").wait_for()
@@ -113,7 +120,9 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "ways": ("/plan/ways", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),
+    "texts": ("/check/text", _texts),
     "grow": ("/grow", lambda _: None),
+    "line": ("/write/text?kind=sentence&target=a red hen ran", lambda _: None),
     "write": ("/write/n", _write),  # last: it adds to the record
 }
 

@@ -32,11 +32,11 @@ LONGEST_TEXT = 240
 
 
 class TextIn(BaseModel):
-    """Something longer than a letter; the target of a row is its letter."""
+    """Something longer than a letter; the target of a row is its letter, free writing has none."""
 
     pupil_id: int
     kind: Kind
-    target: Annotated[str, Field(min_length=1, max_length=LONGEST_TEXT)]
+    target: Annotated[str, Field(max_length=LONGEST_TEXT)]
     help: Help
     strokes: LongStrokes
 

@@ -234,6 +234,9 @@ LEAST_SCALE, MOST_SCALE = 0.5, 2.0
 A_DOT, DOT_BOX = 0.4, 0.3
 """u along and across: what is no longer and no wider is a dot, whatever else it is."""
 
+NO_WRITING = 6
+"""Traces a letter: of more ink no more than two are tried as one letter, for it is a scribble."""
+
 MOST_TRACES = 5
 """Traces in a row that may be one letter: an E is made of four, and one may be lifted once more."""
 
@@ -283,6 +286,9 @@ it, it is wider than the third (u), and goes over the fourth of what it strikes 
 STRIDE = 6
 """Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a letter."""
 
+MOST_STEPS = 120
+"""Steps a letter: of more ink the steps are longer, for it is a scribble."""
+
 HEADING_WEIGHT, WORST_SAMPLE = 0.25, 0.6
 """u²: what going at right angles costs a step, and what a step costs at most."""
 
@@ -307,7 +313,7 @@ NEAR_ITS_DOT, STOP_IS_LOW = 1.3, 0.35
 """u along the line from a letter to its dot at most; u above the line, below which a dot is a stop.
 """
 
-FOOT_BAND, LEAST_FEET, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 4, 1.8, 60, 0.27
+FOOT_BAND, LEAST_FEET, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 4, 1.8, 100, 0.27
 """u by which feet on one line may differ; feet, and u of line, from which a slope can be told; feet
 that lines are tried on; and the slope (15 degrees) beyond which it is no line of writing."""
 

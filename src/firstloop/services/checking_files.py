@@ -76,11 +76,12 @@ def check_file(source: InkSource, asked: Asked) -> Answer:
 def _checked(data: bytes, asked: Asked) -> Result | TextResult:
     file = inkml.read(data)
     target = asked.letter or file.target
-    if target is None:
+    if target is None and file.kind is not Kind.FREE:
         raise inkml.InkmlError(
             'nothing says which letter was asked for; add <annotation type="target"> '
             "or give --letter"
         )
+    target = target or ""
     kind = Kind.of(target) if asked.letter or file.kind is None else file.kind
     handedness = asked.handedness or file.handedness or Handedness.RIGHT
     style = Style(asked.hand or file.hand or "plain")

@@ -2821,7 +2821,7 @@ export interface components {
         };
         /**
          * TextIn
-         * @description Something longer than a letter; the target of a row is its letter.
+         * @description Something longer than a letter; the target of a row is its letter, free writing has none.
          */
         TextIn: {
             /** Pupil Id */

@@ -153,10 +153,31 @@ def test_a_joined_word_is_cut_at_its_joins() -> None:
     assert all(letter.strokes == (0,) for letter in result.letters)
 
 
+def test_a_first_letter_without_its_lead_in_is_told() -> None:
+    main, *rest = joined("nine")
+    bare = main[main[:, 1].argmax() :]
+    assert (Code.ENTRY_MISSING, 0) in to_mend(checked(ink_of([bare, *rest]), "nine", hand="joined"))
+    assert to_mend(checked(ink_of([main, *rest]), "nine", hand="joined")) == []
+
+
 def test_a_joined_letter_left_out_or_twice_is_told() -> None:
     for written in ("summr", "summeer"):
         found = to_mend(checked(ink_of(joined(written)), "summer", hand="joined"))
         assert found[0][0] is Code.WRONG_LETTER, written
+
+
+@pytest.mark.parametrize("text", ["a hen ran home", "We had jam"])
+def test_free_writing_is_read_and_judged_never_by_spelling(text: str) -> None:
+    result = checked(printed(text).ink, "", Kind.FREE)
+    assert result.reads_as == text
+    assert to_mend(result) == []
+    flat = printed(text).changed(3, lambda path: path * np.array([1.0, 0.6])).ink
+    assert to_mend(checked(flat, "", Kind.FREE)) != []
+
+
+def test_free_writing_in_a_joined_hand_says_what_to_do() -> None:
+    with pytest.raises(UncheckedError, match="say what was to be written"):
+        checked(ink_of(joined("hen")), "", Kind.FREE, "joined")
 
 
 def test_what_cannot_be_read_says_why() -> None:

@@ -1,5 +1,5 @@
 /** Check: rows, words and sentences on the table; one is taken up, large. */
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
 import { useClassroom } from "../../api/queries";
@@ -76,6 +76,7 @@ function Table({
   children: React.ReactNode;
 }) {
   const [chosen, setChosen] = useState<number | undefined>(texts[0]?.id);
+  const top = useRef<HTMLDivElement>(null);
   const at = Math.max(
     0,
     texts.findIndex((text) => text.id === chosen),
@@ -105,7 +106,7 @@ function Table({
     );
   }
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-4">
+    <div ref={top} className="flex min-h-0 flex-1 scroll-mt-4 flex-col gap-4">
       <TextPanel
         key={current.id}
         text={current}
@@ -121,6 +122,7 @@ function Table({
               type="button"
               onClick={() => {
                 setChosen(text.id);
+                top.current?.scrollIntoView({ block: "start" });
               }}
               aria-pressed={text.id === current.id}
               className="flex w-full flex-col rounded-lg border-2 border-crease bg-leaf p-2 text-left hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash"

@@ -16,8 +16,15 @@ from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look, Pictures
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter
+from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import ANOTHER_CASE, ELSEWHERE, FURTHEST_OFF, SURELY_A_CASE
+from firstloop.core.limits import (
+    ANOTHER_CASE,
+    ELSEWHERE,
+    FURTHEST_OFF,
+    MOST_TRACES,
+    SURELY_A_CASE,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +34,8 @@ class Seen:
 
     cost: float
     other_case: bool = False
+    letter: str = ""
+    """Where any may be meant, which it is."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -120,6 +129,43 @@ def _dotless_looks(letter: str, hand: Hand) -> tuple[Path, ...]:
 
 def _most_traces(letter: str, hand: Hand) -> int:
     return max(len(without_dots(form).strokes) for form in forms_of(letter, hand, STANDARD))
+
+
+ANY = "*"
+"""In place of a letter: any may be meant."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class AnyLetter:
+    """All letters of a hand at once, for what nobody asked for; `handicaps` (u²) are what is less
+    often meant must be nearer by."""
+
+    alphabet: Alphabet
+    handicaps: FloatArray
+
+    def of(self, traces: Sequence[Trace]) -> dict[str, Seen]:
+        """What traces are most like."""
+        costs = self.alphabet.costs(traces) + self.handicaps
+        best = int(costs.argmin())
+        return {ANY: Seen(float(costs[best]), letter=self.alphabet.names[best])}
+
+    @staticmethod
+    def most_traces(letter: str) -> int:
+        """As many as there may be: how many it has is told by how it looks."""
+        del letter
+        return MOST_TRACES
+
+
+@lru_cache(maxsize=8)
+def any_letter(hand: Hand) -> AnyLetter:
+    """Any letter of a hand; a capital, a digit or a mark is less often meant than a small one."""
+    alphabet = whole_alphabet(hand)
+    handicaps = [LESS_OFTEN.get(group_of(letter), 0.0) for letter in alphabet.names]
+    return AnyLetter(alphabet, np.array(handicaps))
+
+
+LESS_OFTEN = {"capital": 0.03, "digit": 0.05, "mark": 0.04}
+"""u²: a capital like its small letter, an o like a nought, are what children write more often."""
 
 
 def without_dots(letter: Letter) -> Letter:

@@ -3,6 +3,7 @@ what only a text shows is measured."""
 
 import math
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
 from firstloop.core.checking.findings import Mark, MarkKind, TextResult
@@ -15,6 +16,7 @@ from firstloop.core.checking.texts.measures import TextMeasure
 from firstloop.core.checking.texts.own import of_the_text
 from firstloop.core.checking.texts.pieces import (
     Laid,
+    free_pieces,
     joined_pieces,
     levelled,
     printed_pieces,
@@ -31,8 +33,8 @@ from firstloop.core.checking.texts.traces import Traces, traces_of
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink
-from firstloop.core.evidence.task import Task
-from firstloop.core.letters import find_script
+from firstloop.core.evidence.task import Kind, Task
+from firstloop.core.letters import Hand, find_script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.core.limits import DRIFTS_BY, MOST_LETTERS
@@ -46,17 +48,30 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
     """
     ink.require_a_text()
     asked = Asked.of(task, Setting.of(task, style, ruling).within_a_text())
-    _require_letters(asked)
+    if task.kind is not Kind.FREE:
+        _require_letters(asked)
     found = set_aside(traces_of(ink, asked.setting.onto))
     slope, run = slope_of(found.writing)
     drifts = abs(slope) * run >= DRIFTS_BY
     slope = slope if drifts else 0.0
-    laid = _laid(levelled(found.writing, slope), asked)
+    writing = levelled(found.writing, slope)
+    if task.kind is Kind.FREE:
+        laid, read = free_pieces(writing, _reads_free(asked))
+        asked = replace(asked, target=read)
+    else:
+        laid = _laid(writing, asked)
     letters = judged(laid, asked, found.left, slope)
     own = list(of_the_text(letters, laid.missing, asked))
     if drifts:
         own.append(TextMeasure(Code.LINE_DRIFT, math.degrees(math.atan(slope)), None))
     return _result(letters, own, found, asked)
+
+
+def _reads_free(asked: Asked) -> Hand:
+    """The hand to read by what nobody asked for; raises UncheckedError for one that joins."""
+    if asked.setting.hand.joins:
+        raise UncheckedError("free writing can be read in print only; say what was to be written")
+    return asked.setting.hand
 
 
 def _require_letters(asked: Asked) -> None:

@@ -28,13 +28,13 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     run = float(np.ptp(feet[:, 0])) if len(feet) else 0.0
     if len(feet) < LEAST_FEET or run < LEAST_RUN:
         return 0.0, 0.0
+    feet = feet[:: -(-len(feet) // MOST_FEET)]
     level = _standing(feet, np.zeros(1)).max()
     if level > MOSTLY_LEVEL * len(feet):
         return 0.0, 0.0
-    some = feet[:: -(-len(feet) // MOST_FEET)]
     slopes = np.arange(-STEEPEST_LINE, STEEPEST_LINE, FOOT_BAND / run)
     # A line that climbs has something to prove: a level one counts a little more.
-    counts = _standing(some, slopes).max(axis=1) - LEVEL_COUNTS * np.abs(slopes)
+    counts = _standing(feet, slopes).max(axis=1) - LEVEL_COUNTS * np.abs(slopes)
     slope = float(slopes[counts.argmax()])
     on = _on_the_line(feet, slope)
     if on.sum() <= level + MORE_FEET:

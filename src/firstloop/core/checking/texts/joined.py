@@ -24,6 +24,7 @@ from firstloop.core.limits import (
     JUMPS_BACK,
     LEFT_OUT_OF_A_WORD,
     MAY_LIE_BESIDE,
+    MOST_STEPS,
     STRIDE,
     UNLIFTED,
     WINDOW,
@@ -82,15 +83,16 @@ class _Rows:
 
 def follow(traces: Sequence[Trace], course: Course) -> Followed:
     """The traces, in writing order, along the course of what was asked for."""
-    rows = _rows_of(traces)
+    points = sum(len(trace.line) for trace in traces)
+    rows = _rows_of(traces, max(STRIDE, points // (MOST_STEPS * course.letters)))
     table = _Table(rows, traces, course)
     return table.followed()
 
 
-def _rows_of(traces: Sequence[Trace]) -> _Rows:
+def _rows_of(traces: Sequence[Trace], stride: int) -> _Rows:
     heights, headings, trace, point, begins = [], [], [], [], [0]
     for at, one in enumerate(traces):
-        places = np.unique(np.append(np.arange(0, len(one.line), STRIDE), len(one.line) - 1))
+        places = np.unique(np.append(np.arange(0, len(one.line), stride), len(one.line) - 1))
         thin = one.line[places]
         heights.append(thin[:, 1])
         headings.append(polyline.headings(thin))

@@ -2,11 +2,13 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
+from statistics import median
 
 import numpy as np
 
 from firstloop.core.checking.lines import OntoStandard
-from firstloop.core.checking.texts.alphabet import Alphabet, alphabet_of
+from firstloop.core.checking.texts.alphabet import ANY, Alphabet, alphabet_of, any_letter
 from firstloop.core.checking.texts.course import Course, course_of
 from firstloop.core.checking.texts.joined import Followed, Part, Visit, follow
 from firstloop.core.checking.texts.printed import Run, assign
@@ -16,7 +18,14 @@ from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import INK_SPACING, MAY_LIE_BESIDE, NEAR_ITS_DOT, STOP_IS_LOW
+from firstloop.core.limits import (
+    INK_SPACING,
+    MAY_LIE_BESIDE,
+    NEAR_ITS_DOT,
+    STOP_IS_LOW,
+    WIDER_THAN_INSIDE,
+    WORD_NEAR_ENOUGH,
+)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -83,6 +92,29 @@ def row_pieces(traces: Traces, letter: str, hand: Hand) -> Laid:
     """The pieces of a row: as many of the letter as there are."""
     laid = printed_pieces(traces, letter * len(traces), hand, row=True)
     return Laid(laid.pieces, ())
+
+
+def free_pieces(traces: Traces, hand: Hand) -> tuple[Laid, str]:
+    """The pieces of what a child chose to write, in print, and the text that they read as; a letter
+    that is like none is left as it is."""
+    dots = _dots_above(traces, "")
+    writing = [trace for trace in traces if trace not in dots] or list(traces)
+    found = assign(writing, ANY * len(writing), any_letter(hand), row=True)
+    runs = [run for run in found.runs if run.seen is not None]
+    letters = "".join(run.seen.letter for run in runs if run.seen is not None)
+    runs = [replace(run, place=place) for place, run in enumerate(runs)]
+    given = _dots_given(runs, dots, letters, hand)
+    pieces = [_piece_of(run, letters, given.get(at, ())) for at, run in enumerate(runs)]
+    return Laid(tuple(pieces), ()), _spaced(letters, runs)
+
+
+def _spaced(letters: str, runs: Sequence[Run]) -> str:
+    """The letters with a space wherever the white is clearly wider than it usually is."""
+    gaps = [b.box[0] - a.box[2] for a, b in pairwise(runs)]
+    wide = max(WORD_NEAR_ENOUGH, (median(gaps) if gaps else 0.0) + WIDER_THAN_INSIDE)
+    return letters[:1] + "".join(
+        (" " if gap >= wide else "") + letter for gap, letter in zip(gaps, letters[1:], strict=True)
+    )
 
 
 def printed_pieces(traces: Traces, letters: str, hand: Hand, *, row: bool = False) -> Laid:

@@ -8,7 +8,7 @@ that a letter was left out. What a run costs as a letter is how it looks and whe
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from firstloop.core.checking.texts.alphabet import Alphabet, Seen
+from firstloop.core.checking.texts.alphabet import Alphabet, AnyLetter, Seen
 from firstloop.core.checking.texts.marks import is_struck
 from firstloop.core.checking.texts.traces import Box, Trace, around, where_it_stands
 from firstloop.core.limits import (
@@ -19,6 +19,7 @@ from firstloop.core.limits import (
     MORE_THAN_IT_HAS,
     MOST_TRACES,
     NO_ONE_LETTER,
+    NO_WRITING,
     NOT_ONE,
     ONE_MORE_TRACE,
     ONE_TOO_MANY,
@@ -58,12 +59,13 @@ Letters = Sequence[str]
 
 
 def assign(
-    traces: Sequence[Trace], letters: Letters, alphabet: Alphabet, *, row: bool = False
+    traces: Sequence[Trace], letters: Letters, alphabet: Alphabet | AnyLetter, *, row: bool = False
 ) -> Assigned:
     """Which traces were written for which of these letters, spaces left out; in a row as many
     may be left out as there is no ink for."""
     count, asked = len(traces), len(letters)
     in_order = sorted(traces, key=where_it_stands)
+    most = MOST_TRACES if count <= NO_WRITING * max(asked, 1) else 2
     runs = _Runs(in_order, alphabet)
     best: list[dict[int, tuple[float, int, str]]] = [{} for _ in range(count + 1)]
     best[0][0] = (0.0, 0, "")
@@ -73,7 +75,7 @@ def assign(
             break
         middle = round(i * asked / max(count, 1))
         reach = [j for j in best[i] if row or abs(j - middle) <= BAND]
-        for end in range(i + 1, min(i + MOST_TRACES, count) + 1):
+        for end in range(i + 1, min(i + most, count) + 1):
             apart = runs.apart(i, end)
             if apart >= NOT_ONE:
                 break
@@ -133,7 +135,7 @@ def _traced_back(
 class _Runs:
     """What runs of neighbours cost, each worked out once."""
 
-    def __init__(self, traces: list[Trace], alphabet: Alphabet) -> None:
+    def __init__(self, traces: list[Trace], alphabet: Alphabet | AnyLetter) -> None:
         self.traces = traces
         self._alphabet = alphabet
         self._seen: dict[tuple[int, int], dict[str, Seen]] = {}

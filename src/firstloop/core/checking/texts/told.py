@@ -87,7 +87,7 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         box=(x0, y0, x1, y1),
         verdict={dimension: verdict_of(findings, dimension) for dimension in Dimension},
         findings=findings,
-        lines=one.page,
+        lines=one.stood.lines,
         struck=one.piece.struck,
         asked=not one.piece.other_case and not _is_another(one.index, whole),
     )
