@@ -47,7 +47,7 @@ export function TextOnLines({
         />
       ))}
       {places.data && places.data.length > 0 ? (
-        <ul aria-label="Tricky places" className="flex flex-wrap justify-center gap-x-8 text-xl">
+        <ul aria-label="Tricky places" className="flex flex-wrap justify-center gap-x-8 text-xl big:text-[2rem]">
           {places.data.map(({ words: said, box }) => (
             <li key={`${said} ${box[0]}`}>{said}</li>
           ))}
@@ -120,7 +120,7 @@ function TrickyMark({ place: { kind, box } }: { place: TrickyOut }) {
       d={path}
       data-tricky={kind}
       className="fill-none stroke-ember"
-      strokeWidth={0.09}
+      strokeWidth={0.065}
       strokeLinecap="round"
       strokeLinejoin="round"
     />

@@ -100,8 +100,8 @@ class LetterResult:
     """What a check says of one letter of a text. `index` is its place in what was asked for, spaces
     counted, and of a row which one it is; `target` None of a letter too many; `strokes` the places
     of the traces that it was made of, whole or in part; `box` left, bottom, right, top in u, from
-    the left edge of all the ink; `lines` its ink (n, 2) on the text's own line of feet, which it was
-    judged by. What is struck out has no findings."""
+    the left edge of all the ink; `lines` its ink (n, 2) on the text's own line of feet, by which it
+    was judged. What is struck out has no findings."""
 
     index: int
     target: str | None

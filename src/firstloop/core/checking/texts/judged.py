@@ -1,23 +1,19 @@
 """The letters of a text, each judged by the check of letters."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.check import Judgement, finding_of, judge
-from firstloop.core.checking.findings import Finding, Measure
-from firstloop.core.checking.lines import STANDARD
+from firstloop.core.checking.joined_letter import judged_on_its_way
+from firstloop.core.checking.judge import Judgement
 from firstloop.core.checking.setting import Setting
 from firstloop.core.checking.texts.alphabet import whole_alphabet
 from firstloop.core.checking.texts.asked import Asked
-from firstloop.core.checking.texts.forms import forms_within, is_led
 from firstloop.core.checking.texts.measures import MARKS, Stood
 from firstloop.core.checking.texts.pieces import Laid, Piece
 from firstloop.core.checking.texts.traces import Trace, box_of
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.geometry.even import Lines
-from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.likeness import confusable
 from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER, IS_ANOTHER
@@ -78,32 +74,7 @@ def _judged(piece: Piece, index: int, setting: Setting, left: float, slope: floa
     page = tuple(line @ climbs for line in lines) if slope else lines
     if piece.struck or not letter or letter in MARKS:
         return Judged(piece, stood, page, None)
-    return Judged(piece, stood, page, _checked(piece, letter, setting))
-
-
-def _checked(piece: Piece, letter: str, setting: Setting) -> Judgement:
-    forms = forms_within(letter, setting.hand, on_a_way=piece.on_a_way)
-    result = judge(piece.lines, forms, setting)
-    if not piece.on_a_way or not is_led(setting.hand.scripts[letter]):
-        return result
-    # The lead-in that was left out is a move of the class's own script.
-    found = (replace(f, move=f.move + 1) if f.stroke == 0 else f for f in result.findings)
-    return replace(result, findings=(*found, *_leads(piece, letter, setting)))
-
-
-def _leads(piece: Piece, letter: str, setting: Setting) -> Iterator[Finding]:
-    """Of the first letter of a trace its lead-in, of the last its flick, as of one alone."""
-    own = draw(find_script(letter, setting.hand), setting.hand.proportions, STANDARD)
-    last = len(own.strokes[0]) - 1
-    for code, share, move in (
-        (Code.ENTRY_MISSING, piece.led_in, 0),
-        (Code.EXIT_MISSING, piece.led_out, last),
-    ):
-        if share is not None:
-            measure = Measure(code, max(0.0, 1.0 - share), 0, move)
-            found = finding_of(measure, own, setting)
-            if found is not None:
-                yield found
+    return Judged(piece, stood, page, judged_on_its_way(piece, letter, setting))
 
 
 _PARTS = frozenset(
