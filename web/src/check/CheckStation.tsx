@@ -6,9 +6,9 @@ import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/sche
 import { type TableAsked, useTable } from "../api/attemptQueries";
 import { useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
-import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { LetterButton } from "../ui/LetterChoice";
+import { MoreButton } from "../ui/MoreButton";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { DIMENSIONS, VerdictMark } from "../ui/VerdictMark";
@@ -60,18 +60,7 @@ export function CheckStation({ letter }: { letter: string }) {
           all={which === "all"}
           letter={drawing.data}
         >
-          {table.hasNextPage ? (
-            <Button
-              disabled={table.isFetchingNextPage}
-              onClick={() => void table.fetchNextPage()}
-              className="self-start"
-            >
-              {table.isFetchingNextPage ? "Fetching more …" : "More"}
-              <span className="font-normal text-soft">
-                {table.data.attempts.length} of {table.data.total}
-              </span>
-            </Button>
-          ) : null}
+          <MoreButton pages={table} shown={table.data.attempts.length} total={table.data.total} />
         </Table>
       ) : null}
     </section>

@@ -47,7 +47,10 @@ export function TextOnLines({
         />
       ))}
       {places.data && places.data.length > 0 ? (
-        <ul aria-label="Tricky places" className="flex flex-wrap justify-center gap-x-8 text-xl big:text-[2rem]">
+        <ul
+          aria-label="Tricky places"
+          className="flex flex-wrap justify-center gap-x-8 text-xl big:text-[2rem]"
+        >
           {places.data.map(({ words: said, box }) => (
             <li key={`${said} ${box[0]}`}>{said}</li>
           ))}

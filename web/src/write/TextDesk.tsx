@@ -1,5 +1,4 @@
 /** Write: a row, a word or a sentence on one long line, handed in as a whole. */
-import { Check, RotateCcw, Undo2 } from "lucide-react";
 import { useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
@@ -12,12 +11,12 @@ import { ruledFor } from "../ink/padGeometry";
 import { TextOnLines } from "../ink/TextOnLines";
 import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
-import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { LongPad } from "./LongPad";
 import { lengthOf, onOneLine, rowsFor } from "./longLine";
+import { PadBar } from "./PadBar";
 import { useWriter } from "./useWriter";
 import { WhatToWrite, type Written } from "./WhatToWrite";
 import { WriterChoice } from "./WriterChoice";
@@ -168,32 +167,25 @@ function Pad({
         />
       </div>
       {problem ? <ProblemNote error={problem} /> : null}
-      <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={undo} disabled={busy || (!written && !handedIn)} className="min-h-14 px-5">
-          <Undo2 aria-hidden /> {written || !handedIn ? "Last stroke away" : "Take back"}
-        </Button>
-        {pad.wiped.length > 0 && !written && !handedIn ? (
-          <Button
-            onClick={() => {
-              pad.set(pad.wiped);
-            }}
-            className="min-h-14 px-5"
-          >
-            <RotateCcw aria-hidden /> Bring it back
-          </Button>
-        ) : null}
+      <PadBar
+        undo={{
+          label: written || !handedIn ? "Last stroke away" : "Take back",
+          can: !busy && (written || handedIn !== null),
+          act: undo,
+        }}
+        bringBack={
+          pad.wiped.length > 0 && !written && !handedIn
+            ? () => {
+                pad.set(pad.wiped);
+              }
+            : null
+        }
+        handIn={{ can: written && !busy && writer !== undefined && target !== "", act: give }}
+      >
         <p role="status" className="min-w-0 flex-1 text-xl">
           {handedIn ? handedIn.say : written ? "" : target === "" ? NOTHING_ASKED : STRUCK_OUT}
         </p>
-        <Button
-          look="main"
-          onClick={give}
-          disabled={!written || busy || !writer || target === ""}
-          className="min-h-14 px-8 text-xl"
-        >
-          <Check aria-hidden /> Hand in
-        </Button>
-      </div>
+      </PadBar>
     </>
   );
 }

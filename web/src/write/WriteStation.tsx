@@ -1,5 +1,4 @@
 /** Write: a child writes one letter on a ruled pad and hands it in; one kind thing is said. */
-import { Check, RotateCcw, Undo2 } from "lucide-react";
 import { useRef, useState } from "react";
 
 import type {
@@ -14,7 +13,6 @@ import { useClassroom, useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
 import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
-import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { LetterButton } from "../ui/LetterChoice";
 import { Loading, ProblemNote } from "../ui/states";
@@ -23,6 +21,7 @@ import { HelpIcon } from "./HelpIcon";
 import { ruledFor } from "../ink/padGeometry";
 import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
+import { PadBar } from "./PadBar";
 import { useWriter } from "./useWriter";
 import { KindChoice } from "./WhatToWrite";
 import { WriterChoice } from "./WriterChoice";
@@ -131,30 +130,17 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
         </aside>
       </div>
       {problem ? <ProblemNote error={problem} /> : null}
-      <div className="flex flex-wrap items-center gap-3">
-        <Button onClick={undo} disabled={busy || (!written && !handedIn)} className="min-h-14 px-5">
-          <Undo2 aria-hidden /> Take back
-        </Button>
-        {pad.wiped.length > 0 && !written && !handedIn ? (
-          <Button
-            onClick={() => {
-              pad.set(pad.wiped);
-            }}
-            className="min-h-14 px-5"
-          >
-            <RotateCcw aria-hidden /> Bring it back
-          </Button>
-        ) : null}
-        <span className="flex-1" />
-        <Button
-          look="main"
-          onClick={give}
-          disabled={!written || busy || !writer}
-          className="min-h-14 px-8 text-xl"
-        >
-          <Check aria-hidden /> Hand in
-        </Button>
-      </div>
+      <PadBar
+        undo={{ label: "Take back", can: !busy && (written || handedIn !== null), act: undo }}
+        bringBack={
+          pad.wiped.length > 0 && !written && !handedIn
+            ? () => {
+                pad.set(pad.wiped);
+              }
+            : null
+        }
+        handIn={{ can: written && !busy && writer !== undefined, act: give }}
+      />
     </section>
   );
 }

@@ -8,8 +8,9 @@ from firstloop.core.checking.findings import Finding, Measure
 from firstloop.core.checking.judge import Judgement, finding_of, judge
 from firstloop.core.checking.lines import STANDARD
 from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.along import joined_pieces
 from firstloop.core.checking.texts.forms import forms_within, is_led
-from firstloop.core.checking.texts.pieces import Piece, joined_pieces
+from firstloop.core.checking.texts.pieces import Piece
 from firstloop.core.checking.texts.traces import Trace
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.geometry.even import Lines

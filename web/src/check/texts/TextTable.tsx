@@ -5,8 +5,8 @@ import { Link, useSearchParams } from "react-router";
 import { useClassroom } from "../../api/queries";
 import type { RulingLine as Line, TextOut as Text } from "../../api/schema";
 import { type TextsAsked, useTexts } from "../../api/textQueries";
-import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { MoreButton } from "../../ui/MoreButton";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { DIMENSIONS, VerdictMark } from "../../ui/VerdictMark";
@@ -48,18 +48,7 @@ export function TextTable() {
       {table.isPending ? <Loading what="the texts" /> : null}
       {table.data && classroom.data ? (
         <Table key={kind} texts={table.data.texts} lines={classroom.data.lines}>
-          {table.hasNextPage ? (
-            <Button
-              disabled={table.isFetchingNextPage}
-              onClick={() => void table.fetchNextPage()}
-              className="self-start"
-            >
-              {table.isFetchingNextPage ? "Fetching more …" : "More"}
-              <span className="font-normal text-soft">
-                {table.data.texts.length} of {table.data.total}
-              </span>
-            </Button>
-          ) : null}
+          <MoreButton pages={table} shown={table.data.texts.length} total={table.data.total} />
         </Table>
       ) : null}
     </section>

@@ -8,20 +8,15 @@ from dataclasses import replace
 from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
 from firstloop.core.checking.findings import Mark, MarkKind, TextResult
 from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.along import joined_pieces
+from firstloop.core.checking.texts.apart import free_pieces, printed_pieces, row_pieces
 from firstloop.core.checking.texts.asked import Asked
 from firstloop.core.checking.texts.drift import slope_of
 from firstloop.core.checking.texts.judged import Judged, judged
 from firstloop.core.checking.texts.marks import SetAside, set_aside
 from firstloop.core.checking.texts.measures import TextMeasure
 from firstloop.core.checking.texts.own import of_the_text
-from firstloop.core.checking.texts.pieces import (
-    Laid,
-    free_pieces,
-    joined_pieces,
-    levelled,
-    printed_pieces,
-    row_pieces,
-)
+from firstloop.core.checking.texts.pieces import Laid, levelled
 from firstloop.core.checking.texts.rows import course_of_row
 from firstloop.core.checking.texts.told import (
     findings_of,

@@ -11,10 +11,9 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.texts.course import Course, Form
+from firstloop.core.checking.texts.course import Course
 from firstloop.core.checking.texts.traces import Trace
-from firstloop.core.geometry import polyline
-from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.checking.texts.visits import Rows, Visit, rows_of, visits_of
 from firstloop.core.limits import (
     BESIDE_THE_PATH,
     COMES_TWICE,
@@ -38,26 +37,6 @@ ROWS = 100
 """How many rows of the table are filled between two looks at where its window is."""
 
 
-@dataclass(frozen=True, slots=True)
-class Part:
-    """Ink of one trace, from one point of its even line to another, both kept."""
-
-    trace: int
-    begin: int
-    end: int
-
-
-@dataclass(frozen=True, slots=True)
-class Visit:
-    """The ink of one letter of the course, its joins left out; `place` is its place in what was
-    asked for, `form` the one it was met in, `again` whether it was there already."""
-
-    place: int
-    form: Form
-    parts: tuple[Part, ...]
-    again: bool = False
-
-
 @dataclass(frozen=True, slots=True, eq=False)
 class Followed:
     """The letters in the order in which they come along the path, the places of those left out, and
@@ -69,54 +48,12 @@ class Followed:
     cost: float
 
 
-@dataclass(frozen=True, slots=True, eq=False)
-class _Rows:
-    """The ink in steps of STRIDE: height and heading, which trace and which of its points."""
-
-    heights: FloatArray
-    headings: FloatArray
-    trace: Indices
-    point: Indices
-    begins: tuple[int, ...]
-    """The row at which each trace begins, and after the last where it ends."""
-
-
 def follow(traces: Sequence[Trace], course: Course) -> Followed:
     """The traces, in writing order, along the course of what was asked for."""
     points = sum(len(trace.line) for trace in traces)
-    rows = _rows_of(traces, max(STRIDE, points // (MOST_STEPS * course.letters)))
+    rows = rows_of(traces, max(STRIDE, points // (MOST_STEPS * course.letters)))
     table = _Table(rows, traces, course)
     return table.followed()
-
-
-def _rows_of(traces: Sequence[Trace], stride: int) -> _Rows:
-    heights, headings, trace, point, begins = [], [], [], [], [0]
-    for at, one in enumerate(traces):
-        places = np.unique(np.append(np.arange(0, len(one.line), stride), len(one.line) - 1))
-        thin = one.line[places]
-        heights.append(thin[:, 1])
-        headings.append(polyline.headings(thin))
-        trace.append(np.full(len(places), at))
-        point.append(places)
-        begins.append(begins[-1] + len(places))
-    return _Rows(
-        np.concatenate(heights),
-        np.concatenate(headings),
-        np.concatenate(trace),
-        np.concatenate(point),
-        tuple(begins),
-    )
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class _Chunk:
-    """Some rows of the table, over the steps of the course from `low` on: what reaching each costs,
-    and what entering the row there does, against the row's running sum; both (row, step)."""
-
-    begin: int
-    low: int
-    reached: Values
-    ahead: Values
 
 
 BACK = ((1, 0.0), (2, LEFT_OUT_OF_A_WORD), (0, COMES_TWICE))
@@ -149,6 +86,17 @@ class _Ways:
         return np.asarray(came[self.place] + self.extra)
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class _Chunk:
+    """Some rows of the table, over the steps of the course from `low` on: what reaching each costs,
+    and what entering the row there does, against the row's running sum; both (row, step)."""
+
+    begin: int
+    low: int
+    reached: Values
+    ahead: Values
+
+
 class _Table:
     """The dynamic programme: a row for each step of the ink, a column for each of the course.
 
@@ -157,7 +105,7 @@ class _Table:
     was entered, a running minimum. Columns are a window about where the text should be by then.
     """
 
-    def __init__(self, rows: _Rows, traces: Sequence[Trace], course: Course) -> None:
+    def __init__(self, rows: Rows, traces: Sequence[Trace], course: Course) -> None:
         self._rows, self._traces, self._course = rows, traces, course
         self._chunk_of: list[_Chunk] = []  # by row
         self._firsts = frozenset(begin for begin, *_ in course.bounds)
@@ -263,7 +211,7 @@ class _Table:
         ]
         cost, step = min(ends)
         steps, beside = self._read_back(step)
-        visits = _visits(steps, self._rows, course)
+        visits = visits_of(steps, self._rows, course)
         seen = {visit.place for visit in visits}
         return Followed(
             visits=visits,
@@ -333,35 +281,3 @@ class _Table:
             return float(reached[at]) if 0 <= at < len(reached) else FAR
 
         return value
-
-
-def _visits(steps: list[tuple[int, int, int]], rows: _Rows, course: Course) -> tuple[Visit, ...]:
-    """The letters by the rows in which steps of their own are passed through."""
-    found: list[tuple[int, list[int]]] = []
-    before, again = -1, False
-    is_own, of = course.is_own.tolist(), course.form.tolist()
-    for row, entry, step in steps:
-        again = again or entry < before  # on the way back to the beginning of the same letter
-        before = step
-        for form in dict.fromkeys(of[at] for at in range(entry, step + 1) if is_own[at]):
-            if found and found[-1][0] == form and not again:
-                found[-1][1].append(row)
-            else:
-                found.append((form, [row]))
-            again = False
-    visits: list[Visit] = []
-    for form, at in found:
-        seen = any(visit.place == course.of[form] for visit in visits)
-        visits.append(Visit(course.of[form], course.forms[form], _parts(at, rows), seen))
-    return tuple(visits)
-
-
-def _parts(at: list[int], rows: _Rows) -> tuple[Part, ...]:
-    parts: list[Part] = []
-    for row in at:
-        trace, point = int(rows.trace[row]), int(rows.point[row])
-        if parts and parts[-1].trace == trace:
-            parts[-1] = Part(trace, parts[-1].begin, point)
-        else:
-            parts.append(Part(trace, point, point))
-    return tuple(parts)
