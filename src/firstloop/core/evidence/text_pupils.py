@@ -151,7 +151,8 @@ def _gap(by: float, *, words: bool) -> TextSlip:
 
     def slip(line: Line, rng: np.random.Generator) -> Line:
         def fits(at: int) -> bool:
-            return at > 0 and (line[at].index > line[at - 1].index + 1) is words
+            skips = at > 0 and line[at].index > line[at - 1].index + 1
+            return at > 0 and skips is words and line[at].letter.isalpha()
 
         at = _some(line, rng, fits)
         return line if at is None else _from(line, at, by)
