@@ -258,6 +258,9 @@ that it costs to take what it writes there for the way."""
 MORE_THAN_IT_HAS = 0.06
 """u²: what a letter costs more for each trace beyond those of any form of it."""
 
+A_STRUCK_WORD = 1.4
+"""u across: what a longer line goes right across is struck out, whatever it is."""
+
 STRUCK_OUT = 0.05
 """u²: what a letter costs that is struck out; less than one that is no letter asked for."""
 

@@ -126,6 +126,24 @@ def test_what_is_struck_out_and_written_again_is_no_fault(word: str, at: int, st
     assert [(mark.kind, mark.index) for mark in result.marks] == [(MarkKind.STRIKE, at)]
 
 
+@pytest.mark.parametrize("hand", ["plain", "joined"])
+def test_a_whole_word_struck_out_and_written_again_is_no_fault(hand: str) -> None:
+    word = (
+        list(joined("hen"))
+        if hand == "joined"
+        else [p for ps in printed("hen").letters for p in ps]
+    )
+    every = np.vstack(word)
+    left, right = float(every[:, 0].min()), float(every[:, 0].max())
+    line = np.linspace((left - 0.1, 0.5), (right + 0.1, 0.6), 40)
+    again = [path + np.array([right - left + 1.0, 0.0]) for path in word]
+    result = checked(ink_of([*word, line, *again]), "hen", hand=hand)
+    assert result.reads_as == "hen"
+    assert to_mend(result) == []
+    assert [letter.struck for letter in result.letters] == [True, False, False, False]
+    assert [(mark.kind, mark.index) for mark in result.marks] == [(MarkKind.STRIKE, 0)]
+
+
 def test_marks_are_set_aside_and_told() -> None:
     line = printed("ship").ink
     bow = Stroke.of([[x, -0.3 - 0.1 * np.sin(x * 2)] for x in np.linspace(0, 1.6, 40)])

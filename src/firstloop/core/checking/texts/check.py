@@ -16,7 +16,7 @@ from firstloop.core.checking.texts.judged import Judged, judged
 from firstloop.core.checking.texts.marks import SetAside, set_aside
 from firstloop.core.checking.texts.measures import TextMeasure
 from firstloop.core.checking.texts.own import of_the_text
-from firstloop.core.checking.texts.pieces import Laid, levelled
+from firstloop.core.checking.texts.pieces import Laid, levelled, with_struck
 from firstloop.core.checking.texts.rows import course_of_row
 from firstloop.core.checking.texts.told import (
     findings_of,
@@ -55,6 +55,8 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
         asked = replace(asked, target=read)
     else:
         laid = _laid(writing, asked)
+    if asked.letters:
+        laid = with_struck(laid, found.struck, asked.letters)
     letters = judged(laid, asked, found.left, slope)
     own = list(of_the_text(letters, laid.missing, asked))
     if drifts:

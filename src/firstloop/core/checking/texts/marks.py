@@ -11,6 +11,7 @@ from firstloop.core.limits import (
     A_LONG_BAR,
     A_RING,
     A_STEM,
+    A_STRUCK_WORD,
     RING,
     STRIKE_SLOPE,
     STRIKE_STRAIGHT,
@@ -22,15 +23,19 @@ from firstloop.core.limits import (
 
 @dataclass(frozen=True, slots=True, eq=False)
 class SetAside:
-    """Marks that lie round the writing, each with its trace, and the writing without them."""
+    """Marks that lie round the writing, each with its trace; what is struck out that is longer than
+    a letter, with what strikes it out; and the writing without them."""
 
     marks: tuple[tuple[MarkKind, Trace], ...]
     writing: Traces
+    struck: tuple[tuple[Traces, Traces], ...] = ()
 
     @property
     def left(self) -> float:
         """The left edge of all the ink."""
-        return min(trace.box[0] for trace in (*self.writing, *(t for _, t in self.marks)))
+        struck = (trace for both in self.struck for traces in both for trace in traces)
+        marks = (trace for _, trace in self.marks)
+        return min(trace.box[0] for trace in (*self.writing, *marks, *struck))
 
 
 def set_aside(traces: Traces) -> SetAside:
@@ -39,7 +44,39 @@ def set_aside(traces: Traces) -> SetAside:
     gone = {trace.at for _, trace in marks}
     if len(gone) == len(traces):
         return SetAside((), traces)
-    return SetAside(tuple(marks), tuple(trace for trace in traces if trace.at not in gone))
+    writing = tuple(trace for trace in traces if trace.at not in gone)
+    struck, rest = _without_struck_words(writing)
+    return SetAside(tuple(marks), rest, struck)
+
+
+def _without_struck_words(
+    traces: Traces,
+) -> tuple[tuple[tuple[Traces, Traces], ...], Traces]:
+    """What is longer than a letter and has a line right across it, with that line; and the rest. A
+    line strikes out only what was there before it, and something must have come after it."""
+    struck: list[tuple[Traces, Traces]] = []
+    gone: set[int] = set()
+    for line in traces:
+        if line.width < A_STRUCK_WORD or line.at in gone or not _may_strike(line):
+            continue
+        under = tuple(
+            t for t in traces if t.at < line.at and t.at not in gone and _lies_under(t, line)
+        )
+        after = any(t.at > line.at and t.box[2] > line.box[2] for t in traces)
+        if under and after and _strikes(line, under):
+            struck.append((under, (line,)))
+            gone |= {line.at, *(t.at for t in under)}
+        elif struck and line.at == struck[-1][1][-1].at + 1 and _strikes(line, struck[-1][0]):
+            struck[-1] = (struck[-1][0], (*struck[-1][1], line))  # a second line across it
+            gone.add(line.at)
+    return tuple(struck), tuple(trace for trace in traces if trace.at not in gone)
+
+
+def _lies_under(trace: Trace, line: Trace) -> bool:
+    """Whether most of a trace is where a line goes across."""
+    inside = min(trace.box[2], line.box[2]) - max(trace.box[0], line.box[0])
+    reaches = trace.is_dot or trace.box[1] < line.middle[1] + 0.8  # dots and bars stay above it
+    return reaches and inside > STRIKES_OUT * trace.width
 
 
 def _kind_of(trace: Trace, traces: Traces) -> MarkKind | None:

@@ -103,6 +103,31 @@ def nearest(wanting: Sequence[tuple[int, float]], dots: Sequence[Trace]) -> dict
     return given
 
 
+def with_struck(laid: Laid, struck: Sequence[tuple[Traces, Traces]], letters: str) -> Laid:
+    """The pieces with what was struck out as a whole, each before the letter that it was to be: the
+    next to its right."""
+    pieces = list(laid.pieces)
+    for traces, lines in struck:
+        left = min(trace.box[0] for trace in traces)
+        at = next((k for k, p in enumerate(pieces) if left_of(p) > left), len(pieces))
+        place = pieces[at].place if at < len(pieces) else len(letters) - 1
+        written = Piece(
+            place=place,
+            letter=letters[min(place, len(letters) - 1)],
+            parts=tuple(Part(trace.at, 0, len(trace.line) - 1) for trace in traces),
+            lines=tuple(trace.line for trace in traces),
+            struck=True,
+            strikes=tuple(line.at for line in lines),
+        )
+        pieces.insert(at, written)
+    return Laid(tuple(pieces), laid.missing)
+
+
+def left_of(piece: Piece) -> float:
+    """u: its left edge."""
+    return min(float(line[:, 0].min()) for line in piece.lines)
+
+
 def has_a_dot(letter: str, hand: Hand) -> bool:
     """Whether a dot belongs over the letter.
 
