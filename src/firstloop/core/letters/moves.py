@@ -113,12 +113,12 @@ class ScriptStroke:
 
 def moved_nodes(move: Move, moved: Callable[[Node], Node]) -> Move:
     """A move through other places."""
-    return replace(move, nodes=tuple(moved(node) for node in move.nodes))
+    return Move(move.kind, tuple(moved(node) for node in move.nodes), move.leave_deg)
 
 
 def shifted(move: Move, by: float) -> Move:
     """A move further to the right."""
-    return moved_nodes(move, lambda node: replace(node, x=node.x + by))
+    return moved_nodes(move, lambda node: Node(node.x + by, node.y, node.heading_deg))
 
 
 def shifted_stroke(stroke: ScriptStroke, by: float) -> ScriptStroke:

@@ -81,10 +81,14 @@ class Course:
     """Steps at which a letter may be left, in order; of each form where its own ends and its end.
     """
     ways_in: dict[int, float]
-    """Steps at which a letter may be entered, and what that costs: where a form begins; and where
-    its own does, which is to leave out the join."""
+    """Steps at which a letter may be entered, in order, and what that costs: where a form begins;
+    and where its own does, which is to leave out the join."""
     unled: frozenset[int]
     """Of these, those without the join."""
+    ways_to: Indices
+    ways_cost: npt.NDArray[np.float32]
+    ways_unled: npt.NDArray[np.bool_]
+    """The same as arrays, (way,)."""
     shares: FloatArray
     """For each letter the share of the way, in the hand's own forms, that is done at its end."""
     lifts: int
@@ -128,6 +132,8 @@ def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
         is_own[first : last + 1] = True
         ways_in[first] = form.cost + LIFTED_AT_A_JOIN
         ways_in[begin] = form.cost
+    ways_in = dict(sorted(ways_in.items()))
+    unled = frozenset(first for begin, first, _, _ in bounds if first != begin)
     return Course(
         heights=np.concatenate([part[:, 1] for part in every]),
         headings=np.concatenate([polyline.headings(part) for part in every]),
@@ -140,7 +146,10 @@ def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
         bounds=tuple(bounds),
         ends=np.array(sorted({end for _, _, last, after in bounds for end in (last, after)})),
         ways_in=ways_in,
-        unled=frozenset(first for begin, first, _, _ in bounds if first != begin),
+        unled=unled,
+        ways_to=np.array(list(ways_in)),
+        ways_cost=np.array(list(ways_in.values()), np.float32),
+        ways_unled=np.array([step in unled for step in ways_in]),
         shares=np.cumsum(lengths) / sum(lengths),
         lifts=sum(not forms[at].joined for at in own_forms),
     )

@@ -184,17 +184,19 @@ class _Table:
     def _ways(self, low: int, high: int) -> "_Ways":
         """The ways from letter to letter within a window, by its own columns."""
         course = self._course
-        to = [step for step in sorted(course.ways_in) if low <= step < high]
-        ends = course.ends[(course.ends >= low) & (course.ends < high)]
-        places = course.place[ends]
-        first = int(course.place[low])
+        begin, end = np.searchsorted(course.ways_to, (low, high))
+        to = course.ways_to[begin:end]
+        first_end, last_end = np.searchsorted(course.ends, (low, high))
+        ends = course.ends[first_end:last_end]
+        first = course.place[low]
+        starts = np.flatnonzero(np.diff(course.place[ends], prepend=first - 1))
         return _Ways(
-            to=np.array(to) - low,
+            to=to - low,
             place=course.place[to] - first,
-            extra=np.array([course.ways_in[step] for step in to], np.float32),
-            unlifted=np.array([self._unlifted(step) for step in to], np.float32),
+            extra=course.ways_cost[begin:end],
+            unlifted=course.ways_unled[begin:end] * np.float32(UNLIFTED),
             ends=ends - low,
-            starts=(starts := np.flatnonzero(np.diff(places, prepend=first - 1))),
+            starts=starts,
             least=np.full(len(starts) + 2, FAR, np.float32),
         )
 
