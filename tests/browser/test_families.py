@@ -27,17 +27,25 @@ def letter(page: Page, name: str) -> Locator:
     return page.locator(f'[data-letter="{name}"]')
 
 
-def drag(page: Page, what: Locator, to: Locator) -> None:
-    # Away from the edge of the screen, where the page scrolls while a letter is held.
-    to.evaluate("line => line.scrollIntoView({ block: 'center' })")
-    what.hover()
-    page.mouse.down()
+def _is_carried_to(page: Page, to: Locator) -> bool:
     for _ in range(20):  # the lines may yet move, while what was done before is being kept
         end = to.bounding_box()
         assert end
         page.mouse.move(end["x"] + 20, end["y"] + end["height"] / 2, steps=8)
         if to.get_attribute("data-over") == "true":
+            return True
+    return False
+
+
+def drag(page: Page, what: Locator, to: Locator) -> None:
+    # Away from the edge of the screen, where the page scrolls while a letter is held.
+    to.evaluate("line => line.scrollIntoView({ block: 'center' })")
+    for _ in range(3):  # a letter that is drawn anew just then was not taken up
+        what.hover()
+        page.mouse.down()
+        if _is_carried_to(page, to):
             break
+        page.mouse.up()
     expect(to).to_have_attribute("data-over", "true")
     page.mouse.up()
 
