@@ -343,9 +343,9 @@ have in common is the text's; and u that a lift at a join counts for at least.""
 
 ALIKE, CLEARLY_ANOTHER, IS_ANOTHER = 0.36, 0.08, 0.04
 """How easily two letters are confused (0 to 1), above which one may be the other's slip: n for h,
-a for d. Where another is read that is less alike, and by more than the
-second (u²), it was another letter that was written; what cannot be read is looked at once more, and
-is another if it is as near to it as the third."""
+a for d. Where another is read that is less alike, and by more than the second (u²), it was another
+letter that was written; what cannot be read is looked at once more, and is another if it is as near
+to it as the third."""
 
 MOST_LETTERS = 120
 """Letters of a text that are checked at once: a page of writing at this age has fewer."""

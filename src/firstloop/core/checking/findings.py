@@ -123,16 +123,6 @@ class LetterResult:
 
 
 @dataclass(frozen=True, slots=True)
-class Gap:
-    """The white between two letters of a text, from x to x at a height (u, as boxes)."""
-
-    index: int
-    begin: float
-    end: float
-    width: float
-
-
-@dataclass(frozen=True, slots=True)
 class RowCourse:
     """A row: which letter is the best, by its place, and whether the row gets better (above 0) or
     worse along its way, in what a letter costs from its first third to its last (u²)."""

@@ -205,8 +205,18 @@ def test_what_cannot_be_read_says_why() -> None:
         checked(Ink(()), "cat")
     with pytest.raises(UncheckedError, match="no letter"):
         checked(printed("cat").ink, "  ", Kind.PHRASE)
+    with pytest.raises(UncheckedError, match="no letter"):
+        checked(printed("cat").ink, ".", Kind.WORD, "joined")
     with pytest.raises(UncheckedError, match="200 letters"):
         checked(printed("cat").ink, "c" * 200)
+
+
+@pytest.mark.parametrize("hand", ["plain", "joined"])
+@pytest.mark.parametrize("kind", [Kind.WORD, Kind.ROW, Kind.SENTENCE])
+def test_a_scribble_with_a_mark_under_it_is_answered(hand: str, kind: Kind) -> None:
+    bow = np.column_stack([np.linspace(0, 1.6, 40), np.full(40, -0.4)])
+    strokes = [np.linspace((0.0, 0.5), (0.05, 0.55), 4), bow]
+    assert checked(ink_of(strokes), "n" if kind is Kind.ROW else "he", kind, hand).marks is not None
 
 
 @pytest.mark.parametrize("hand", ["plain", "joined"])

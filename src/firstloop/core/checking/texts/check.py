@@ -72,7 +72,7 @@ def _reads_free(asked: Asked) -> Hand:
 
 
 def _require_letters(asked: Asked) -> None:
-    if not asked.letters:
+    if not any(letter.isalnum() for letter in asked.letters):
         raise UncheckedError("there is no letter in what was asked for")
     if len(asked.letters) > MOST_LETTERS:
         raise UncheckedError(
@@ -131,7 +131,7 @@ def _marks(letters: Sequence[Judged], found: SetAside) -> Iterator[Mark]:
     for one in letters:
         if one.piece.struck:
             yield Mark(MarkKind.STRIKE, one.piece.strikes, one.index)
-    for kind, trace in found.marks:
+    for kind, trace in found.marks if letters else ():
         x = trace.middle[0] - found.left
         nearest = min(letters, key=lambda one: abs(sum(one.stood.box[::2]) / 2 - x))
         yield Mark(kind, (trace.at,), nearest.index)

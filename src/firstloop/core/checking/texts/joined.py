@@ -45,7 +45,6 @@ class Followed:
     visits: tuple[Visit, ...]
     missing: tuple[int, ...]
     beside: tuple[Trace, ...]
-    cost: float
 
 
 def follow(traces: Sequence[Trace], course: Course) -> Followed:
@@ -211,7 +210,7 @@ class _Table:
             for place, (_, _, last, after) in zip(course.of, course.bounds, strict=True)
             for end in range(last, after + 1)
         ]
-        cost, step = min(ends)
+        _, step = min(ends)
         steps, beside = self._read_back(step)
         visits = visits_of(steps, self._rows, course)
         seen = {visit.place for visit in visits}
@@ -219,7 +218,6 @@ class _Table:
             visits=visits,
             missing=tuple(place for place in range(course.letters) if place not in seen),
             beside=tuple(self._traces[at] for at in sorted(beside)),
-            cost=cost / max(len(self._rows.heights), 1),
         )
 
     def _read_back(self, step: int) -> tuple[list[tuple[int, int, int]], set[int]]:

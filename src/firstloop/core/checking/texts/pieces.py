@@ -5,8 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.lines import OntoStandard
-from firstloop.core.checking.texts.traces import Box, Trace, Traces, around, box_of
+from firstloop.core.checking.texts.traces import Trace, Traces
 from firstloop.core.checking.texts.visits import Part
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
@@ -64,10 +63,6 @@ class Piece:
     def main_end(self) -> Part:
         """Where a joined letter goes on to the next: before its bars and dots."""
         return self.parts[self.main - 1]
-
-    def box(self, onto: OntoStandard) -> Box:
-        """Its box on the page."""
-        return around(box_of(onto.back(line)) for line in self.lines)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

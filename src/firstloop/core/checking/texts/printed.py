@@ -52,7 +52,6 @@ class Assigned:
 
     runs: tuple[Run, ...]
     missing: tuple[int, ...]
-    cost: float
 
 
 Letters = Sequence[str]
@@ -113,7 +112,6 @@ def _traced_back(
     i, j = len(best) - 1, len(letters)
     found: list[Run] = []
     missing: list[int] = []
-    cost = best[i][j][0]
     while i or j:
         _, before, what = best[i][j]
         if what == "left out":
@@ -129,7 +127,7 @@ def _traced_back(
         else:
             found.append(Run(j, traces))
         i = before
-    return Assigned(tuple(reversed(found)), tuple(reversed(missing)), cost)
+    return Assigned(tuple(reversed(found)), tuple(reversed(missing)))
 
 
 class _Runs:
