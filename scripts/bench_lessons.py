@@ -50,9 +50,9 @@ def a_year_of_records() -> Iterator[tuple[TestClient, int]]:
         today = datetime.now(UTC).date()
         load_years(database, today, years=YEARS, children=CHILDREN, letters_a_day=A_DAY)
         prepare(database, datetime.now(UTC))
-        with database.session() as session:
+        with database.writing() as session:
             kept = attempts.page(session, classes.first(session).id, Which(), limit=1).total
-        with TestClient(create_app(database)) as client:
+        with TestClient(create_app(database), base_url="http://localhost") as client:
             yield client, kept
         database.close()
 

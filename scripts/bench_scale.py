@@ -48,7 +48,7 @@ def bench_scale() -> None:
         counting.close()
         print(f"a record of years           {kept:8,} letters, made in {made:.0f} s")
         print(f"SQLite's count(*) of them   {reference:8.1f} ms")
-        with TestClient(create_app(database)) as client:
+        with TestClient(create_app(database), base_url="http://localhost") as client:
             for what, place in (
                 ("how all letters stand", "/api/grow"),
                 ("the newest n of each child", "/api/check/letters/n/attempts?newest=true"),

@@ -17,7 +17,7 @@ import uvicorn
 from playwright.sync_api import Browser, Playwright
 
 from firstloop.api.app import create_app
-from firstloop.cli import INTERFACE
+from firstloop.cli.serving import INTERFACE
 from firstloop.services.preparing import prepare
 from firstloop.store.database import Database
 

@@ -35,7 +35,12 @@ def database(tmp_path: Path, empty_record: Path) -> Iterator[Database]:
 
 @pytest.fixture
 def school_class(database: Database) -> ClassRecord:
-    with database.session() as session:
+    return add_class(database)
+
+
+def add_class(database: Database) -> ClassRecord:
+    """The class of nearly all tests: one child of each hand."""
+    with database.writing() as session:
         return classes.add(
             session,
             "Reed class",

@@ -10,5 +10,5 @@ from firstloop.store.records import ClassRecord
 
 @pytest.fixture
 def client(database: Database, school_class: ClassRecord) -> Iterator[TestClient]:
-    with TestClient(create_app(database)) as opened:
+    with TestClient(create_app(database), base_url="http://localhost") as opened:
         yield opened

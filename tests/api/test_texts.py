@@ -36,7 +36,7 @@ def sent(
 
 def tables(database: Database) -> list[tuple[Any, ...]]:
     """What is kept up: standings and practice days."""
-    with database.session() as session:
+    with database.writing() as session:
         rows: list[tuple[Any, ...]] = []
         for query in (
             "SELECT pupil_id, letter, dimension, verdict, rests_on FROM standing ORDER BY 1, 2, 3",
@@ -158,7 +158,7 @@ def test_a_text_is_checked_again_with_its_letters(
     client: TestClient, database: Database, school_class: ClassRecord
 ) -> None:
     kept = sent(client, small_e(printed("hen")).ink, "hen")
-    with database.session() as session:
+    with database.writing() as session:
         session.execute(text("UPDATE written_text SET checker = 'old'"))
         session.execute(text("UPDATE attempt SET checker = 'old', size = 'secure'"))
     done = recheck(database, school_class.id)

@@ -41,7 +41,7 @@ def write(database: Database, school_class: ClassRecord) -> Write:
         hours: int = 0,
         school_class: ClassRecord | None = None,
     ) -> AttemptRecord:
-        return hand_in(
+        kept, _ = hand_in(
             database,
             school_class or own,
             pupil_id=own.pupils[child].id,
@@ -50,5 +50,6 @@ def write(database: Database, school_class: ClassRecord) -> Write:
             ink=ink or letters.n_from_the_base_line(),
             written_at=MONDAY + timedelta(days=days, hours=hours),
         )
+        return kept
 
     return written

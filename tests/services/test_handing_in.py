@@ -24,7 +24,7 @@ TABLES = ("pupil", "attempt", "attempt_ink", "finding", "standing", "practice_da
 
 
 def rows(database: Database) -> dict[str, int]:
-    with database.session() as session:
+    with database.writing() as session:
         return {
             table: session.execute(text(f"SELECT count(*) FROM {table}")).scalar_one()
             for table in TABLES
@@ -38,7 +38,7 @@ def test_ink_and_findings_are_kept_whole(
     force = np.full(len(times), 0.4)
     given = Ink((Stroke.of(letters.n_strokes(), times, force),))
     kept = write(given)
-    with database.session() as session:
+    with database.writing() as session:
         found = attempts.get(session, school_class.id, kept.id)
         (after,) = inks.of(session, [kept.id])[kept.id].strokes
     assert after.times is not None
@@ -56,7 +56,7 @@ def test_what_was_found_is_there_after_a_restart(
     kept = write()
     database.close()
     opened_again = Database(database.path)
-    with opened_again.session() as session:
+    with opened_again.writing() as session:
         found = attempts.get(session, school_class.id, kept.id).attempt.checked
     opened_again.close()
     assert [finding.code for finding in found.findings] == ["start_place"]
@@ -67,11 +67,11 @@ def test_an_attempt_carries_the_exact_question_it_was_asked(
     database: Database, school_class: ClassRecord
 ) -> None:
     style = Style("joined", choices=(("y", "looped tail"),), slant_deg=7.0, width=1.1)
-    with database.session() as session:
+    with database.writing() as session:
         classes.set_style(session, school_class.id, style, Ruling(top=2.1), 8.0)
         pupils.set_stage(session, school_class.id, school_class.pupils[0].id, Stage.SECURE)
         joined = classes.get(session, school_class.id)
-    kept = hand_in(
+    kept, _ = hand_in(
         database,
         joined,
         pupil_id=joined.pupils[0].id,
@@ -80,7 +80,7 @@ def test_an_attempt_carries_the_exact_question_it_was_asked(
         ink=letters.good_n(),
         written_at=MONDAY,
     )
-    with database.session() as session:  # the class writes otherwise since
+    with database.writing() as session:  # the class writes otherwise since
         classes.set_style(session, school_class.id, Style("plain"), Ruling(), 8.0)
         found = attempts.get(session, school_class.id, kept.id).attempt
     assert found.style == style
@@ -92,7 +92,7 @@ def test_an_attempt_carries_the_exact_question_it_was_asked(
 def test_attempts_in_one_hand_share_its_row(database: Database, write: Write) -> None:
     for days in range(3):
         write(days=days)
-    with database.session() as session:
+    with database.writing() as session:
         assert session.execute(text("SELECT count(*) FROM judged_hand")).scalar_one() == 1
 
 
@@ -129,7 +129,7 @@ def test_what_fails_keeps_nothing(
 def test_a_letter_is_not_written_into_another_class(
     database: Database, school_class: ClassRecord
 ) -> None:
-    with database.session() as session:
+    with database.writing() as session:
         other = classes.add(
             session,
             "Other",
@@ -157,7 +157,7 @@ def test_taking_back_leaves_no_trace(
 ) -> None:
     first, second = write(), write(days=1)
     take_back(database, school_class.id, second.id)
-    with database.session() as session:
+    with database.writing() as session:
         assert practice_days.of_class(session, school_class.id) == {"n": (MONDAY.date(), 1)}
     take_back(database, school_class.id, first.id)
     assert rows(database) == dict.fromkeys(TABLES, 0) | {"pupil": 2}
@@ -168,10 +168,10 @@ def test_taking_back_leaves_no_trace(
 def test_a_day_is_the_schools_own_not_utcs(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
-    with database.session() as session:
+    with database.writing() as session:
         school.set_zone(session, "Pacific/Auckland")
     write(hours=5)  # 14 o'clock UTC on Monday is Tuesday there
-    with database.session() as session:
+    with database.writing() as session:
         assert practice_days.of_class(session, school_class.id) == {"n": (date(2026, 9, 8), 1)}
 
 
@@ -179,11 +179,11 @@ def test_a_childs_own_stage_goes_before_the_classs(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
     child = school_class.pupils[0].id
-    with database.session() as session:
+    with database.writing() as session:
         pupils.set_stage(session, school_class.id, child, Stage.SECURE)
         changed = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     assert write(school_class=changed).attempt.task.stage is Stage.SECURE
-    with database.session() as session:
+    with database.writing() as session:
         pupils.set_stage(session, school_class.id, child, None)
     assert write(school_class=changed).attempt.task.stage is Stage.BEGINNING
 
@@ -193,7 +193,7 @@ def test_a_floating_n_is_let_be_at_the_beginning_only(
 ) -> None:
     floating = letters.moved(letters.good_n(), 0, 0.28)
     assert write(floating).attempt.checked.verdicts[Dimension.SIZE] == "not_yet"
-    with database.session() as session:
+    with database.writing() as session:
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     kept = write(floating, school_class=beginning)
     assert kept.attempt.checked.verdicts[Dimension.SIZE] == "nearly"

@@ -12,7 +12,7 @@ SAW_HER_START = JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "
 
 
 def direction(database: Database, school_class: ClassRecord) -> Any:
-    with database.session() as session:
+    with database.writing() as session:
         (one,) = standings.of_class(session, school_class.id)
     return verdicts_of(one.dimensions)[Dimension.DIRECTION]
 
@@ -22,7 +22,7 @@ def test_the_teachers_word_is_kept_beside_the_checkers_and_counts(
 ) -> None:
     kept = write()
     judge(database, school_class.id, kept.id, SAW_HER_START)
-    with database.session() as session:
+    with database.writing() as session:
         found = attempts.get(session, school_class.id, kept.id)
     assert found.judgement == SAW_HER_START
     assert found.attempt.checked.verdicts[Dimension.DIRECTION] is Verdict.NOT_YET

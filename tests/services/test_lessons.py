@@ -85,7 +85,7 @@ def test_a_lesson_teaches_its_letters_from_its_own_day_on(
 ) -> None:
     planned = lessons.plan(database, school_class, Asked(("sh",), 20), MONDAY)
     lessons.close(database, school_class, planned.id, MONDAY + timedelta(days=3))
-    with database.session() as session:
+    with database.writing() as session:
         known = taught_letters.of_class(session, school_class.id, joined=False)
         before = taught_letters.of_class(
             session, school_class.id, joined=False, as_of=date(2026, 9, 6)
@@ -100,7 +100,7 @@ def test_what_was_known_before_stays_known_since_then(
     lessons.set_taught(database, school_class, {"n"}, MONDAY - timedelta(days=30))
     planned = lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     lessons.close(database, school_class, planned.id, MONDAY)
-    with database.session() as session:
+    with database.writing() as session:
         assert taught_letters.of_class(session, school_class.id, joined=False) == {
             "n": date(2026, 8, 8)
         }
@@ -120,7 +120,7 @@ def test_a_second_plan_takes_the_place_of_one_not_given(
 
 
 def test_today_is_where_the_school_is(database: Database, school_class: ClassRecord) -> None:
-    with database.session() as session:
+    with database.writing() as session:
         school.set_zone(session, "Pacific/Auckland")
     late = datetime(2026, 9, 7, 13, 0, tzinfo=UTC)
     planned = lessons.plan(database, school_class, Asked(("n",), 20), late)

@@ -17,7 +17,7 @@ from tests.services.conftest import MONDAY, Write
 
 def age(database: Database, attempt_id: int) -> None:
     """An attempt as an earlier checker might have left it, which saw nothing."""
-    with database.session() as session:
+    with database.writing() as session:
         session.execute(
             text("UPDATE attempt SET checker = '0', direction = 'secure' WHERE id = :id"),
             {"id": attempt_id},
@@ -36,7 +36,7 @@ def test_old_ink_is_checked_again_and_the_teachers_word_stays(
     done = recheck(database, school_class.id)
     change = Change("n", Dimension.DIRECTION, Verdict.SECURE, Verdict.NOT_YET)
     assert (done.checked, done.unchanged, done.changes) == (1, 0, {change: 1})
-    with database.session() as session:
+    with database.writing() as session:
         again = attempts.get(session, school_class.id, kept.id)
     assert again.judgement == said
     assert again.attempt.checked.findings == kept.attempt.checked.findings
@@ -49,10 +49,10 @@ def test_how_a_letter_stands_follows(
 ) -> None:
     kept = write()
     age(database, kept.id)
-    with database.session() as session:
+    with database.writing() as session:
         standings.rebuild(session)
     recheck(database, school_class.id)
-    with database.session() as session:
+    with database.writing() as session:
         (one,) = standings.of_class(session, school_class.id)
     assert verdicts_of(one.dimensions)[Dimension.DIRECTION] is Verdict.NOT_YET
 
@@ -61,18 +61,18 @@ def test_the_question_is_that_of_then(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
     """By the limits, in the very hand and on the lines that the letter was checked by."""
-    with database.session() as session:
+    with database.writing() as session:
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     kept = write(letters.moved(letters.good_n(), 0, 0.28), school_class=beginning)
     assert kept.attempt.checked.verdicts[Dimension.SIZE] == "nearly"
-    with database.session() as session:
+    with database.writing() as session:
         classes.set_stage(session, school_class.id, Stage.SECURE)
         joined = Style("joined", choices=(("y", "looped tail"),))
         classes.set_style(session, school_class.id, joined, Ruling(top=2.4), 8.0)
         session.execute(text("UPDATE attempt SET checker = '0'"))
     done = recheck(database, school_class.id)
     assert (done.checked, done.unchanged) == (1, 1)
-    with database.session() as session:
+    with database.writing() as session:
         again = attempts.get(session, school_class.id, kept.id).attempt
     assert again.checked.findings == kept.attempt.checked.findings
 
@@ -83,7 +83,7 @@ def test_many_are_checked_in_pieces(
     monkeypatch.setattr("firstloop.services.rechecking.AT_ONCE", 2)
     for days in range(5):
         write(days=days)
-    with database.session() as session:
+    with database.writing() as session:
         session.execute(text("UPDATE attempt SET checker = '0'"))
     assert recheck(database, school_class.id).checked == 5
     assert recheck(database, school_class.id).checked == 0
@@ -93,12 +93,12 @@ def test_what_has_no_ink_stays_as_it_is_and_is_not_counted(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
     kept, without = write(), write(days=1)
-    with database.session() as session:
+    with database.writing() as session:
         session.execute(text("UPDATE attempt SET checker = '0'"))
         session.execute(text("DELETE FROM attempt_ink WHERE attempt_id = :id"), {"id": without.id})
     done = recheck(database, school_class.id)
     assert (done.checked, done.unchanged) == (1, 1)
-    with database.session() as session:
+    with database.writing() as session:
         checkers = [
             attempts.get(session, school_class.id, one.id).attempt.checked.checker
             for one in (kept, without)

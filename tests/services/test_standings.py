@@ -40,7 +40,7 @@ ACTIONS = st.one_of(
 
 
 def counted(database: Database, class_id: Any) -> Any:
-    with database.session() as session:
+    with database.writing() as session:
         return (
             standings.of_class(session, class_id),
             practice_days.of_class(session, class_id),
@@ -50,7 +50,7 @@ def counted(database: Database, class_id: Any) -> Any:
 def act(database: Database, school_class: ClassRecord, action: Any, children: Any) -> None:
     """One thing that a class does; nothing where there is nothing to do it to."""
     what, *given_ = action
-    with database.session() as session:
+    with database.writing() as session:
         ids = sorted(
             one.id for one in attempts.page(session, school_class.id, Which(), limit=99).attempts
         )
@@ -89,7 +89,7 @@ def test_what_is_kept_up_is_what_counting_afresh_gives(
     tmp_path_factory: pytest.TempPathFactory, actions: Any
 ) -> None:
     database = Database(tmp_path_factory.mktemp("standings") / "record.db")
-    with database.session() as session:
+    with database.writing() as session:
         school_class = classes.add(
             session,
             "Reed class",

@@ -29,8 +29,8 @@ GOOD, BAD = letters.good_n(), letters.n_from_the_base_line()
 
 
 @pytest.fixture
-def session(database: Database) -> Iterator[Any]:
-    with database.session() as opened:
+def session(database: Database, school_class: ClassRecord) -> Iterator[Any]:
+    with database.writing() as opened:
         yield opened
 
 

@@ -19,8 +19,8 @@ DAY = date(2026, 9, 7)
 
 
 @pytest.fixture
-def session(database: Database) -> Iterator[Any]:
-    with database.session() as opened:
+def session(database: Database, school_class: ClassRecord) -> Iterator[Any]:
+    with database.writing() as opened:
         yield opened
 
 

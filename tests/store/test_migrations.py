@@ -31,7 +31,9 @@ from firstloop.store import (
     taught_letters,
 )
 from firstloop.store.attempts import Which
-from firstloop.store.database import MIGRATIONS, Database
+from firstloop.store.database import Database
+from firstloop.store.errors import RecordError
+from firstloop.store.soundness import MIGRATIONS
 from firstloop.store.tables import METADATA
 
 RECORDS = Path(__file__).parent / "records"
@@ -59,7 +61,7 @@ def test_the_migrations_make_the_tables_of_the_models(database: Database) -> Non
 def test_a_migrated_record_has_the_tables_of_a_new_one(old: Database, database: Database) -> None:
     schemas = []
     for one in (old, database):
-        with one.session() as session:
+        with one.writing() as session:
             rows = session.execute(text("SELECT name FROM sqlite_master ORDER BY name"))
             schemas.append([name for (name,) in rows])
             assert session.execute(text("PRAGMA foreign_key_check")).all() == []
@@ -67,7 +69,7 @@ def test_a_migrated_record_has_the_tables_of_a_new_one(old: Database, database: 
 
 
 def test_letters_come_along_with_ink_findings_and_the_teachers_word(old: Database) -> None:
-    with old.session() as session:
+    with old.writing() as session:
         school_class = classes.first(session)
         page = attempts.page(session, school_class.id, Which(), limit=50)
         ink = inks.of(session, [one.id for one in page.attempts])
@@ -84,7 +86,7 @@ def test_letters_come_along_with_ink_findings_and_the_teachers_word(old: Databas
 
 
 def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old: Database) -> None:
-    with old.session() as session:
+    with old.writing() as session:
         (ink,) = inks.of(session, [1]).values()
     times = ink.strokes[0].times
     assert times is not None
@@ -94,14 +96,14 @@ def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old: Database
 
 
 def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
-    with old.session() as session:
+    with old.writing() as session:
         school_class = classes.first(session)
         brought = (
             standings.of_class(session, school_class.id),
             practice_days.of_class(session, school_class.id),
         )
     rebuild(old)
-    with old.session() as session:
+    with old.writing() as session:
         again = (
             standings.of_class(session, school_class.id),
             practice_days.of_class(session, school_class.id),
@@ -111,7 +113,7 @@ def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
 
 
 def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database) -> None:
-    with old.session() as session:
+    with old.writing() as session:
         school_class = classes.first(session)
         kept = lessons.between(session, school_class.id, date(2020, 1, 1), date(2030, 1, 1))
         last = next(one for one in kept if one.id == 2)
@@ -143,7 +145,7 @@ def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path: Path) -> No
         )
     engine.dispose()
     opened = Database(path)
-    with opened.session() as session:
+    with opened.writing() as session:
         kept = classes.first(session)
     opened.close()
     assert (kept.name, kept.style) == ("Old class", Style("plain"))
@@ -156,7 +158,7 @@ def test_a_migration_that_fails_leaves_the_record_as_it_was(
     with sqlite3.connect(path) as made:
         made.executescript((RECORDS / "0006.sql").read_text(encoding="utf-8"))
         made.execute("UPDATE lesson SET plan = 'no JSON'")
-    with pytest.raises(ValueError, match="Expecting value"):
+    with pytest.raises(RecordError, match=r"Expecting value.*it is as it was.*before-update"):
         Database(path)
     with sqlite3.connect(path) as opened:
         assert opened.execute("SELECT version_num FROM alembic_version").fetchone() == ("0006",)

@@ -7,7 +7,10 @@ import { BrowserRouter } from "react-router";
 
 import { prefetchFrame } from "./api/queries";
 import { App } from "./App";
+import { shareNonce } from "./ui/nonce";
 import { placeOf, TEXT } from "./ui/stations";
+
+shareNonce();
 
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } },

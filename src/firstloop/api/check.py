@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.sent import AskedId, Note, PathId, PathName, Sent, line
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script
@@ -18,10 +19,11 @@ from firstloop.store.records import AttemptRecord, JudgementRecord
 
 router = APIRouter(prefix="/api/check", tags=["check"])
 
+After = Annotated[str, line(120)]
+"""Where a page goes on: the `next` of the one before."""
+
 A_TABLE, LARGEST_TABLE = 48, 200
 """Letters that lie on the table at once, and at most."""
-
-LONGEST_NOTE = 2000
 
 
 class AttemptPage(BaseModel):
@@ -32,30 +34,30 @@ class AttemptPage(BaseModel):
     next: str | None
 
 
-class JudgementIn(BaseModel):
+class JudgementIn(Sent):
     """The teacher's word: nothing but a plain yes, or what she sees otherwise."""
 
     direction: Verdict | None = None
     size: Verdict | None = None
     shape: Verdict | None = None
-    note: Annotated[str, Field(max_length=LONGEST_NOTE)] = ""
+    note: Note = ""
 
 
-class TableQuery(BaseModel):
+class TableQuery(Sent):
     """Which attempts: of all children or one, all or of each child only the newest, all or only
     those that the teacher has not looked at, or with something to mend; and from where on."""
 
-    pupil: int | None = None
+    pupil: AskedId | None = None
     newest: bool = False
     unjudged: bool = False
     to_mend: bool = False
     limit: Annotated[int, Field(ge=1, le=LARGEST_TABLE)] = A_TABLE
-    after: str | None = None
+    after: After | None = None
 
 
 @router.get("/letters/{letter}/attempts")
 def get_attempts(
-    session: Db, school_class: Class, letter: str, asked: Annotated[TableQuery, Query()]
+    session: Db, school_class: Class, letter: PathName, asked: Annotated[TableQuery, Query()]
 ) -> AttemptPage:
     """Attempts of a letter, the newest first."""
     find_script(letter, school_class.hand)
@@ -71,7 +73,7 @@ def get_attempts(
 
 @router.put("/attempts/{attempt_id}/judgement")
 def put_judgement(
-    record: Record, school_class: Class, now: Now, attempt_id: int, said: JudgementIn
+    record: Record, school_class: Class, now: Now, attempt_id: PathId, said: JudgementIn
 ) -> AttemptOut:
     """Confirms or overrules the checker; both words are kept, the teacher's counts."""
     kept = judging.judge(record, school_class.id, attempt_id, judgement_from(said, now))
@@ -79,7 +81,7 @@ def put_judgement(
 
 
 @router.delete("/attempts/{attempt_id}/judgement")
-def delete_judgement(record: Record, school_class: Class, attempt_id: int) -> AttemptOut:
+def delete_judgement(record: Record, school_class: Class, attempt_id: PathId) -> AttemptOut:
     """Takes the teacher's word back."""
     return _out(record, judging.judge(record, school_class.id, attempt_id, None))
 

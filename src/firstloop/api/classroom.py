@@ -1,13 +1,17 @@
 """The class: its hand, ruling and children."""
 
+from datetime import date
+
 from fastapi import APIRouter
 from pydantic import BaseModel
 
 from firstloop.api.attempts import PupilOut, pupil_out
-from firstloop.api.deps import Class, Db, Record
+from firstloop.api.deps import Class, Now, Record
 from firstloop.api.drawings import RulingLine, ruling_lines
+from firstloop.api.sent import PathId, Sent
 from firstloop.core.contract import Stage
 from firstloop.services import children
+from firstloop.services.children import InCopies
 from firstloop.store import classes, pupils
 from firstloop.store.records import ClassRecord
 
@@ -26,13 +30,20 @@ class ClassOut(BaseModel):
     pupils: list[PupilOut]
 
 
-class StageIn(BaseModel):
+class StageIn(Sent):
     """By which limits letters are checked."""
 
     stage: Stage
 
 
-class PupilStageIn(BaseModel):
+class InCopiesOut(BaseModel):
+    """How many copies of the record still hold what was deleted, and until when the last does."""
+
+    copies: int
+    until: date | None
+
+
+class PupilStageIn(Sent):
     """A child's own stage; null is the class's."""
 
     stage: Stage | None
@@ -45,17 +56,21 @@ def get_class(school_class: Class) -> ClassOut:
 
 
 @router.put("/stage")
-def put_stage(session: Db, school_class: Class, sent: StageIn) -> ClassOut:
+def put_stage(record: Record, school_class: Class, sent: StageIn) -> ClassOut:
     """Sets by which limits the class's letters are checked from now on."""
-    return _class_out(classes.set_stage(session, school_class.id, sent.stage))
+    with record.writing() as session:
+        changed = classes.set_stage(session, school_class.id, sent.stage)
+    return _class_out(changed)
 
 
 @router.put("/pupils/{pupil_id}/stage")
 def put_pupil_stage(
-    session: Db, school_class: Class, pupil_id: int, sent: PupilStageIn
+    record: Record, school_class: Class, pupil_id: PathId, sent: PupilStageIn
 ) -> PupilOut:
     """Sets a child's own stage."""
-    return pupil_out(pupils.set_stage(session, school_class.id, pupil_id, sent.stage))
+    with record.writing() as session:
+        changed = pupils.set_stage(session, school_class.id, pupil_id, sent.stage)
+    return pupil_out(changed)
 
 
 def _class_out(school_class: ClassRecord) -> ClassOut:
@@ -70,7 +85,17 @@ def _class_out(school_class: ClassRecord) -> ClassOut:
     )
 
 
-@router.delete("/pupils/{pupil_id}", status_code=204)
-def forget_pupil(record: Record, school_class: Class, pupil_id: int) -> None:
-    """Deletes a child and all that they wrote, for good."""
-    children.forget(record, school_class.id, pupil_id)
+@router.delete("/pupils/{pupil_id}")
+def forget_pupil(record: Record, school_class: Class, pupil_id: PathId) -> InCopiesOut:
+    """Deletes a child and all that they wrote, for good; and says which copies still hold them."""
+    return _in_copies_out(children.forget(record, school_class.id, pupil_id))
+
+
+@router.post("/copies")
+def renew_copies(record: Record, now: Now) -> InCopiesOut:
+    """Makes a copy of the record as it is now and drops all earlier ones."""
+    return _in_copies_out(children.renew_copies(record, now))
+
+
+def _in_copies_out(found: InCopies) -> InCopiesOut:
+    return InCopiesOut(copies=found.count, until=found.until)

@@ -4,27 +4,46 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, Field
 
-from firstloop.core.evidence.ink import MAX_POINTS, MAX_STROKES, MAX_TEXT_STROKES, Ink
+from firstloop.api.sent import Sent
+from firstloop.core.evidence.ink import FURTHEST, MAX_POINTS, MAX_STROKES, Ink, require_no_more
 from firstloop.formats import ink_json
+
+DAY_MS = 86_400_000
+"""No attempt lasts a day, whatever a device's clock says of it."""
+
+_Place = Annotated[float, Field(ge=-FURTHEST, le=FURTHEST, strict=True)]
+_Time = Annotated[float, Field(ge=-DAY_MS, le=DAY_MS, strict=True)]
+_Force = Annotated[float, Field(ge=0, le=1, strict=True)]
 
 InkPoint = tuple[float, float, float | None, float | None]
 """x and y in u (base line 0, y up), milliseconds since the ink's first point, force 0 to 1."""
+
+SentPoint = tuple[_Place, _Place, _Time | None, _Force | None]
 
 
 class InkStroke(BaseModel):
     """One pen-down: points [x, y, ms, force]."""
 
-    points: Annotated[list[InkPoint], Field(max_length=MAX_POINTS)]
+    points: list[InkPoint]
 
 
-Strokes = Annotated[list[InkStroke], Field(max_length=MAX_STROKES)]
+class SentStroke(Sent):
+    """One pen-down as it is sent."""
+
+    points: Annotated[
+        list[SentPoint], Field(min_length=1, json_schema_extra={"maxItems": MAX_POINTS})
+    ]
 
 
-LongStrokes = Annotated[list[InkStroke], Field(max_length=MAX_TEXT_STROKES)]
+Strokes = Annotated[list[SentStroke], Field(json_schema_extra={"maxItems": MAX_STROKES})]
+"""What is more is refused as too much (413), by itself and not as one fault among others."""
 
 
-def ink_from(strokes: list[InkStroke]) -> Ink:
-    """Ink as it was sent; raises InkError where it is none."""
+def ink_from(strokes: list[SentStroke]) -> Ink:
+    """Ink as it was sent; raises InkError where it is none, TooMuchInkError where it is more than
+    one attempt can have."""
+    count = sum(len(stroke.points) for stroke in strokes)
+    require_no_more(len(strokes), count, MAX_STROKES, MAX_POINTS)
     return ink_json.ink_from(stroke.model_dump() for stroke in strokes)
 
 

@@ -1,13 +1,30 @@
 """Errors in one shape: problem details (RFC 9457), with what was wrong and what to do."""
 
+import logging
+from collections.abc import Mapping
+
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
+from starlette.routing import Route
 
-from firstloop.core.errors import FirstLoopError, InkError, PackageError, UnknownLetterError
+from firstloop.core.errors import (
+    FirstLoopError,
+    InkError,
+    PackageError,
+    TooMuchInkError,
+    UnknownLetterError,
+)
+from firstloop.store.errors import RecordBusyError, RecordError
+from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError
 from firstloop.store.records import NotInRecordError
+
+LOG = logging.getLogger(__name__)
+
+LONGEST_WHERE = 20
+"""Places that are named; who sends a thousand faults needs no more to find them."""
 
 
 class Problem(BaseModel):
@@ -23,16 +40,42 @@ class Problem(BaseModel):
 _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
+    (AnotherCameFirstError, 409, "Another came first"),
+    (TakenBackError, 410, "Taken back"),
+    (TooMuchInkError, 413, "Too much at once"),
     (InkError, 422, "This ink cannot be checked"),
     (PackageError, 422, "This file is faulty; nothing of it was taken over"),
+    (RecordBusyError, 503, "Busy just now"),
+    (RecordError, 503, "The record cannot be used"),
     (FirstLoopError, 422, "This cannot be done"),
 ]
 
-ANSWERS: dict[int | str, dict[str, object]] = {
-    status: {"model": Problem, "content": {"application/problem+json": {}}, "description": title}
-    for status, title in ((404, "Not in the record"), (422, "What was sent is faulty"))
+_TITLES = {
+    400: "What was sent cannot be read",
+    404: "Not in the record",
+    413: "Too much at once",
+    422: "What was sent is faulty",
+    503: "The record cannot be used just now",
 }
+_TITLES_OF_WRITES = {403: "Not from here"}
+
+
+def _declared(titles: Mapping[int, str]) -> dict[int | str, dict[str, object]]:
+    return {
+        status: {
+            "model": Problem,
+            "content": {"application/problem+json": {}},
+            "description": title,
+        }
+        for status, title in titles.items()
+    }
+
+
+ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
+
+HANDED_IN = _declared({409: "Another came first", 410: "Taken back"})
+"""What may be answered to something handed in besides."""
 
 
 def install(app: FastAPI) -> None:
@@ -43,23 +86,60 @@ def install(app: FastAPI) -> None:
         status, title = next((s, t) for kind, s, t in _KINDS if isinstance(error, kind))
         faults = error.faults if isinstance(error, PackageError) else ()
         where = [f"{place}: {what}" for place, what in faults]
-        return _answer(status, title, str(error), where)
+        headers = {"Retry-After": "2"} if isinstance(error, RecordBusyError) else {}
+        if isinstance(error, RecordError):
+            LOG.warning("%s", error)
+        return answer(status, title, str(error), where, headers)
 
     @app.exception_handler(RequestValidationError)
     def faulty(_: Request, error: RequestValidationError) -> JSONResponse:
         where = [
             f"{'.'.join(str(step) for step in fault['loc'])}: {fault['msg']}"
-            for fault in error.errors()
+            for fault in error.errors()[:LONGEST_WHERE]
         ]
-        return _answer(422, "What was sent is faulty", "; ".join(where), where)
+        return answer(422, "What was sent is faulty", "; ".join(where), where)
 
     @app.exception_handler(HTTPException)
-    def http(_: Request, error: HTTPException) -> JSONResponse:
-        return _answer(error.status_code, "Not here", str(error.detail))
+    def http(request: Request, error: HTTPException) -> JSONResponse:
+        headers = error.headers
+        if error.status_code == 405:
+            headers = {"Allow": ", ".join(_methods_at(app, request.url.path))}
+        return answer(error.status_code, "Not here", str(error.detail), headers=headers)
+
+    @app.exception_handler(Exception)
+    def unforeseen(_: Request, __: Exception) -> JSONResponse:
+        detail = "First Loop met something it does not know; what was kept before is safe"
+        return answer(500, "A fault of First Loop", detail)
 
 
-def _answer(status: int, title: str, detail: str, where: list[str] | None = None) -> JSONResponse:
-    problem = Problem(title=title, status=status, detail=detail, where=where or [])
-    return JSONResponse(
-        problem.model_dump(), status_code=status, media_type="application/problem+json"
+def _methods_at(app: FastAPI, path: str) -> list[str]:
+    """What may be asked at a path, by all routes there: a route alone knows only its own."""
+    routes = (route for route in app.routes if isinstance(route, Route))
+    return sorted(
+        method for route in routes if route.path_regex.match(path) for method in route.methods or ()
     )
+
+
+def answer(
+    status: int,
+    title: str,
+    detail: str,
+    where: list[str] | None = None,
+    headers: Mapping[str, str] | None = None,
+) -> JSONResponse:
+    """A problem as an answer; what in it cannot be written, as it came from outside, is marked."""
+    problem = Problem(title=title, status=status, detail=detail, where=where or [])
+    content = {
+        name: [_writable(one) for one in value] if isinstance(value, list) else _writable(value)
+        for name, value in problem.model_dump().items()
+    }
+    return JSONResponse(
+        content,
+        status_code=status,
+        media_type="application/problem+json",
+        headers=dict(headers or {}),
+    )
+
+
+def _writable(value: object) -> object:
+    return value.encode("utf-8", "replace").decode() if isinstance(value, str) else value

@@ -7,8 +7,10 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Point, letter_drawing
-from firstloop.api.ink import Strokes, ink_from, strokes_out
+from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.plan.lesson_changes import NewPart
+from firstloop.api.sent import LONGEST_WORD, PathId, PathName, Sent, line
+from firstloop.core.errors import FirstLoopError
 from firstloop.core.geometry import polyline
 from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
@@ -27,9 +29,9 @@ router = APIRouter(prefix="/api/show", tags=["show"])
 
 SVG, GIF = "image/svg+xml", "image/gif"
 LONGEST_TEXT = 24
-Text = Annotated[str, Query(min_length=1, max_length=LONGEST_TEXT)]
+Text = Annotated[str, Query(), line(LONGEST_TEXT, 1)]
 
-LineOfText = Annotated[str, Query(min_length=1, max_length=120)]
+LineOfText = Annotated[str, Query(), line(120, 1)]
 
 SMALL_SPACING = 0.1
 """u between the points of small pictures: a tenth of it would not be seen."""
@@ -44,6 +46,12 @@ class SmallPicture(BaseModel):
 
 class BoardInk(BaseModel):
     """What the teacher has written on the board, from the first of its base lines."""
+
+    strokes: list[InkStroke]
+
+
+class BoardInkIn(Sent):
+    """What the teacher has written on the board, to be kept."""
 
     strokes: Strokes
 
@@ -78,7 +86,7 @@ def get_alphabet(school_class: Class) -> list[LetterGroup]:
 
 
 @router.get("/letters/{letter}")
-def get_letter(school_class: Class, letter: str) -> LetterDrawing:
+def get_letter(school_class: Class, letter: PathName) -> LetterDrawing:
     """A letter in the class's hand, on the class's ruling, move by move."""
     hand = school_class.hand
     drawn = draw(find_script(letter, hand), hand.proportions, school_class.ruling)
@@ -91,6 +99,8 @@ def get_text(
 ) -> list[LetterDrawing]:
     """A line of text, word by word, each as one movement of the class's hand, with the joins that
     it knows; or of the other: joined where the class prints, print where it joins."""
+    if longest := max((word for word in text.split() if len(word) > LONGEST_WORD), default=""):
+        raise FirstLoopError(f'"{longest[:LONGEST_WORD]}…" is no word that anyone writes')
     joins: Joins | None
     hand, wording, joins = counterpart(school_class.hand), OURS, None
     if not other_hand:
@@ -123,7 +133,7 @@ def get_tricky(session: Db, school_class: Class, text: Text, now: Now) -> list[T
 
 @router.get("/lessons/{lesson_id}/written/{kind}")
 def get_written(
-    session: Db, school_class: Class, lesson_id: int, kind: StepKind, part: NewPart | None = None
+    session: Db, school_class: Class, lesson_id: PathId, kind: StepKind, part: NewPart | None = None
 ) -> BoardInk:
     """What the teacher wrote on the board in a step of a lesson; of a step that comes round, with
     the letter that it had come to."""
@@ -133,20 +143,21 @@ def get_written(
 
 @router.put("/lessons/{lesson_id}/written/{kind}", status_code=204)
 def put_written(
-    session: Db,
+    record: Record,
     school_class: Class,
-    lesson_id: int,
+    lesson_id: PathId,
     kind: StepKind,
-    sent: BoardInk,
+    sent: BoardInkIn,
     *,
     part: NewPart | None = None,
 ) -> None:
     """Keeps what is on the board in a step; no strokes: it was wiped."""
     ink = ink_from(sent.strokes)
-    lessons.keep_written(session, school_class.id, lesson_id, kind, ink, part=part)
+    with record.writing() as session:
+        lessons.keep_written(session, school_class.id, lesson_id, kind, ink, part=part)
 
 
-class PlaceIn(BaseModel):
+class PlaceIn(Sent):
     """At which of a lesson's steps the board is; of one that comes round, with which letter."""
 
     at: StepKind
@@ -154,13 +165,14 @@ class PlaceIn(BaseModel):
 
 
 @router.put("/lessons/{lesson_id}/place", status_code=204)
-def put_place(session: Db, school_class: Class, lesson_id: int, sent: PlaceIn) -> None:
+def put_place(record: Record, school_class: Class, lesson_id: PathId, sent: PlaceIn) -> None:
     """Remembers where the board is in a lesson."""
-    lessons.go_to(session, school_class.id, lesson_id, sent.at, sent.part)
+    with record.writing() as session:
+        lessons.go_to(session, school_class.id, lesson_id, sent.at, sent.part)
 
 
 @router.post("/lessons/{lesson_id}/close", status_code=204)
-def close_lesson(record: Record, school_class: Class, lesson_id: int, now: Now) -> None:
+def close_lesson(record: Record, school_class: Class, lesson_id: PathId, now: Now) -> None:
     """The lesson was given; what was new in it is taught now."""
     giving.close(record, school_class, lesson_id, now)
 

@@ -3,7 +3,7 @@
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.attempts import (
@@ -14,9 +14,11 @@ from firstloop.api.attempts import (
     judgement_out,
     pupil_out,
 )
-from firstloop.api.check import A_TABLE, LARGEST_TABLE, JudgementIn, judgement_from
+from firstloop.api.check import A_TABLE, LARGEST_TABLE, After, JudgementIn, judgement_from
 from firstloop.api.deps import Class, Db, Now, Record
-from firstloop.api.ink import InkStroke, LongStrokes, ink_from, strokes_out
+from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
+from firstloop.api.problems import HANDED_IN
+from firstloop.api.sent import AskedId, HandedIn, Id, PathId, Sent, line
 from firstloop.core.checking.findings import MarkKind
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services import handing_in
@@ -31,14 +33,14 @@ LONGEST_TEXT = 240
 """Characters that can be asked for; the check says where letters end."""
 
 
-class TextIn(BaseModel):
+class TextIn(HandedIn):
     """Something longer than a letter; the target of a row is its letter, free writing has none."""
 
-    pupil_id: int
+    pupil_id: Id
     kind: Kind
-    target: Annotated[str, Field(max_length=LONGEST_TEXT)]
+    target: Annotated[str, line(LONGEST_TEXT)]
     help: Help
-    strokes: LongStrokes
+    strokes: Strokes
 
 
 class FindingInText(FindingOut):
@@ -109,20 +111,23 @@ class TextPage(BaseModel):
     next: str | None
 
 
-class TextQuery(BaseModel):
+class TextQuery(Sent):
     """Which texts: of all children or one, of every kind or one; and from where on."""
 
-    pupil: int | None = None
+    pupil: AskedId | None = None
     kind: Kind | None = None
-    target: str | None = None
+    target: Annotated[str, line(LONGEST_TEXT)] | None = None
     limit: Annotated[int, Field(ge=1, le=LARGEST_TABLE)] = A_TABLE
-    after: str | None = None
+    after: After | None = None
 
 
-@router.post("/write/texts", status_code=201)
-def post_text(record: Record, school_class: Class, now: Now, sent: TextIn) -> TextOut:
-    """Checks a row, a word or a sentence and keeps it, with each of its letters."""
-    kept = handing_in.hand_in_text(
+@router.post("/write/texts", status_code=201, responses=HANDED_IN)
+def post_text(
+    record: Record, school_class: Class, now: Now, sent: TextIn, response: Response
+) -> TextOut:
+    """Checks a row, a word or a sentence and keeps it, with each of its letters; 200 where it came
+    before."""
+    kept, is_new = handing_in.hand_in_text(
         record,
         school_class,
         pupil_id=sent.pupil_id,
@@ -131,12 +136,15 @@ def post_text(record: Record, school_class: Class, now: Now, sent: TextIn) -> Te
         help=sent.help,
         ink=ink_from(sent.strokes),
         written_at=now,
+        delivery=sent.delivery(),
     )
+    if not is_new:
+        response.status_code = 200
     return _out(kept)
 
 
 @router.delete("/write/texts/{text_id}", status_code=204)
-def take_back_text(record: Record, school_class: Class, text_id: int) -> None:
+def take_back_text(record: Record, school_class: Class, text_id: PathId) -> None:
     """Takes a text out of the record, with its letters and everything that was said of them."""
     handing_in.take_back_text(record, school_class.id, text_id)
 
@@ -151,14 +159,14 @@ def get_texts(session: Db, school_class: Class, asked: Annotated[TextQuery, Quer
 
 @router.put("/check/texts/{text_id}/judgement")
 def put_text_judgement(
-    record: Record, school_class: Class, now: Now, text_id: int, said: JudgementIn
+    record: Record, school_class: Class, now: Now, text_id: PathId, said: JudgementIn
 ) -> TextOut:
     """Confirms or overrules what the checker says of the whole; its letters are judged apart."""
     return _out(judging.judge(record, school_class.id, text_id, judgement_from(said, now)))
 
 
 @router.delete("/check/texts/{text_id}/judgement")
-def delete_text_judgement(record: Record, school_class: Class, text_id: int) -> TextOut:
+def delete_text_judgement(record: Record, school_class: Class, text_id: PathId) -> TextOut:
     """Takes the teacher's word on the whole back."""
     return _out(judging.judge(record, school_class.id, text_id, None))
 

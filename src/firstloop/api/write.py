@@ -1,31 +1,34 @@
 """Write: what the pads hand in."""
 
-from fastapi import APIRouter
-from pydantic import BaseModel
+from fastapi import APIRouter, Response
 
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.api.ink import Strokes, ink_from
+from firstloop.api.problems import HANDED_IN
+from firstloop.api.sent import HandedIn, Id, Key, PathId
 from firstloop.core.evidence.task import Help
 from firstloop.services import handing_in
 
 router = APIRouter(prefix="/api/write", tags=["write"])
 
 
-class AttemptIn(BaseModel):
+class AttemptIn(HandedIn):
     """One written letter."""
 
-    pupil_id: int
-    letter: str
+    pupil_id: Id
+    letter: Key
     help: Help
     strokes: Strokes
 
 
-@router.post("/attempts", status_code=201)
-def post_attempt(record: Record, school_class: Class, now: Now, sent: AttemptIn) -> AttemptOut:
-    """Checks a letter and keeps it with what there is to say."""
+@router.post("/attempts", status_code=201, responses=HANDED_IN)
+def post_attempt(
+    record: Record, school_class: Class, now: Now, sent: AttemptIn, response: Response
+) -> AttemptOut:
+    """Checks a letter and keeps it with what there is to say; 200 where it came before."""
     ink = ink_from(sent.strokes)
-    kept = handing_in.hand_in(
+    kept, is_new = handing_in.hand_in(
         record,
         school_class,
         pupil_id=sent.pupil_id,
@@ -33,11 +36,14 @@ def post_attempt(record: Record, school_class: Class, now: Now, sent: AttemptIn)
         help=sent.help,
         ink=ink,
         written_at=now,
+        delivery=sent.delivery(),
     )
+    if not is_new:
+        response.status_code = 200
     return attempt_out(kept, ink)
 
 
 @router.delete("/attempts/{attempt_id}", status_code=204)
-def take_back(record: Record, school_class: Class, attempt_id: int) -> None:
+def take_back(record: Record, school_class: Class, attempt_id: PathId) -> None:
     """Takes an attempt out of the record, with everything that was said of it."""
     handing_in.take_back(record, school_class.id, attempt_id)

@@ -11,6 +11,10 @@ class InkError(FirstLoopError):
     """Ink that cannot be checked: no strokes, no extent, numbers that are none."""
 
 
+class TooMuchInkError(InkError):
+    """More ink than there can be."""
+
+
 class RulingError(FirstLoopError):
     """Lines between which no letters can be written."""
 

@@ -44,7 +44,7 @@ MINUTES = 20
 def load(record: Database, today: date) -> ClassRecord:
     """The made-up class with the letters of its last four weeks, up to `today`."""
     rng = np.random.default_rng(SEED)
-    with record.session() as session:
+    with record.writing() as session:
         made = classes.add(
             session,
             CLASS_NAME,

@@ -62,7 +62,7 @@ def load_years(
     names = [child.name for child in CHILDREN] + list(MORE_NAMES)
     names += [f"Child {at}" for at in range(len(names), children)]
     hands = [Handedness.LEFT if rng.random() < 0.1 else Handedness.RIGHT for _ in names]
-    with record.session() as session:
+    with record.writing() as session:
         made = classes.add(
             session,
             f"Bittern class, {years} years",
@@ -99,7 +99,7 @@ def load_years(
 
 
 def _keep(record: Database, class_id: int, block: list[tuple[NewAttempt, Ink]]) -> None:
-    with record.session() as session:
+    with record.writing() as session:
         attempts.add_many(session, class_id, block)
     block.clear()
 

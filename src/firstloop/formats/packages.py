@@ -9,6 +9,7 @@ from jsonschema import Draft202012Validator
 
 from firstloop.core.errors import Data, PackageError
 from firstloop.core.letters import Hand, hand_package
+from firstloop.core.plain_text import faults_of
 from firstloop.core.teaching import scheme_package
 from firstloop.core.teaching.families import Scheme
 
@@ -53,8 +54,12 @@ def _checked(content: bytes, name: str) -> Data:
         raise PackageError([("file", f"is larger than {LARGEST // 1000} kB")])
     try:
         data = json.loads(content)
-    except (UnicodeDecodeError, json.JSONDecodeError, RecursionError) as error:
+        unfit = list(faults_of(data))
+    except (ValueError, RecursionError) as error:
         raise PackageError([("file", f"is no JSON: {error}")]) from error
+    if unfit:
+        said = "holds a sign that cannot be shown, or a number that is none"
+        raise PackageError([(ascii("/".join(place)), said) for place in unfit])
     faults = sorted(
         ("/".join(map(str, fault.absolute_path)) or "file", fault.message)
         for fault in _validator(name).iter_errors(data)

@@ -13,8 +13,18 @@ from firstloop.core.text.joins import pairs_in
 from firstloop.formats.result_json import as_json
 from firstloop.services import joining
 from firstloop.services.clock import day_of
-from firstloop.store import attempts, inks, practice_days, pupils, school, standings, texts
+from firstloop.store import (
+    attempts,
+    handed_in,
+    inks,
+    practice_days,
+    pupils,
+    school,
+    standings,
+    texts,
+)
 from firstloop.store.database import Database, Session
+from firstloop.store.handed_in import Delivery
 from firstloop.store.records import (
     AttemptRecord,
     Checked,
@@ -38,12 +48,17 @@ def hand_in(
     help: Help,
     ink: Ink,
     written_at: datetime,
-) -> AttemptRecord:
-    """Checks a letter in the class's hand on the class's ruling, and keeps it.
+    delivery: Delivery | None = None,
+) -> tuple[AttemptRecord, bool]:
+    """Checks a letter in the class's hand on the class's ruling, and keeps it; and whether it is
+    new, or what its sender had sent before.
 
-    Raises InkError, UnknownLetterError or NotInRecordError; then nothing is kept.
+    Raises InkError, UnknownLetterError, NotInRecordError, AnotherCameFirstError or TakenBackError;
+    then nothing is kept.
     """
     with record.session() as session:
+        if delivery and (before := handed_in.kept_as(session, delivery)):
+            return attempts.get(session, school_class.id, before), False
         pupil = pupils.get(session, school_class.id, pupil_id)
         day = day_of(written_at, school.zone(session))
     stage = pupil.stage or school_class.stage
@@ -60,12 +75,16 @@ def hand_in(
         day=day,
         checked=Checked.of(result),
     )
-    with record.session() as session:
+    with record.writing() as session:
+        if delivery and (before := handed_in.kept_as(session, delivery)):
+            return attempts.get(session, school_class.id, before), False
         kept = attempts.add(session, school_class.id, new)
         inks.add(session, kept.id, ink)
         practice_days.add(session, school_class.id, letter, day)
         standings.recount(session, pupil.id, letter)
-    return kept
+        if delivery:
+            handed_in.add(session, delivery, pupil.id, attempt_id=kept.id)
+    return kept, True
 
 
 def hand_in_text(
@@ -78,13 +97,18 @@ def hand_in_text(
     help: Help,
     ink: Ink,
     written_at: datetime,
-) -> TextRecord:
+    delivery: Delivery | None = None,
+) -> tuple[TextRecord, bool]:
     """Checks a row, a word or a sentence in the class's hand on its ruling, and keeps it, and each
-    letter of it that says something of how it is written as an attempt of its own.
+    letter of it that says something of how it is written as an attempt of its own; and whether it
+    is new, or what its sender had sent before.
 
-    Raises InkError, UnknownLetterError, UncheckedError or NotInRecordError; then nothing is kept.
+    Raises InkError, UnknownLetterError, UncheckedError, NotInRecordError, AnotherCameFirstError or
+    TakenBackError; then nothing is kept.
     """
     with record.session() as session:
+        if delivery and (before := handed_in.kept_as(session, delivery)):
+            return texts.get(session, school_class.id, before), False
         pupil = pupils.get(session, school_class.id, pupil_id)
         day = day_of(written_at, school.zone(session))
         joins = joining.joins_of(session, school_class, day)
@@ -109,13 +133,18 @@ def hand_in_text(
         answer=as_json(result),
         ink=ink,
     )
-    with record.session() as session:
+    with record.writing() as session:
+        if delivery and (before := handed_in.kept_as(session, delivery)):
+            return texts.get(session, school_class.id, before), False
         text_id = texts.add(session, school_class.id, new)
         for place, letter in enumerate(result.letters):
             if letter.is_evidence:
                 _keep_letter(session, school_class.id, new, letter, InText(text_id, place))
         _recount(session, pupil.id, result.letters)
-        return texts.get(session, school_class.id, text_id)
+        if delivery:
+            handed_in.add(session, delivery, pupil.id, text_id=text_id)
+    with record.session() as session:
+        return texts.get(session, school_class.id, text_id), True
 
 
 def _keep_letter(
@@ -148,7 +177,7 @@ def _recount(session: Session, pupil_id: int, letters: Iterable[LetterResult]) -
 def take_back_text(record: Database, class_id: int, text_id: int) -> None:
     """Takes a text out of the record, with its letters and everything that was said of them; raises
     NotInRecordError."""
-    with record.session() as session:
+    with record.writing() as session:
         gone = texts.get(session, class_id, text_id)
         letters = attempts.some(session, class_id, list(gone.attempts.values()))
         texts.remove(session, class_id, text_id)
@@ -161,7 +190,7 @@ def take_back_text(record: Database, class_id: int, text_id: int) -> None:
 def take_back(record: Database, class_id: int, attempt_id: int) -> None:
     """Takes an attempt out of the record, with everything that was said of it; raises
     NotInRecordError."""
-    with record.session() as session:
+    with record.writing() as session:
         gone = attempts.get(session, class_id, attempt_id).attempt
         attempts.remove(session, class_id, attempt_id)
         practice_days.add(session, class_id, gone.task.target, gone.day, -1)

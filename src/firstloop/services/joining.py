@@ -39,7 +39,7 @@ def follow(record: Database, school_class: ClassRecord, stages: list[list[str]] 
         if not school_class.hand.joins:
             raise JoiningError("the class prints; choose a joined hand first")
         checked(stages, school_class.hand)
-    with record.session() as session:
+    with record.writing() as session:
         classes.set_joining(session, school_class.id, stages)
 
 
@@ -52,7 +52,7 @@ def set_taught(
         checked([parts], school_class.hand)
     letters = {part for part in parts if len(part) == 1}
     pairs = set(parts) - letters
-    with record.session() as session:
+    with record.writing() as session:
         today = day_of(now, school.zone(session))
         known = set(taught_letters.of_class(session, school_class.id, joined=True))
         if taught:

@@ -10,7 +10,7 @@ def judge(
 ) -> AttemptRecord:
     """Sets the teacher's word in place of an earlier one; with None it is taken back, and the
     checker's stands again. Raises NotInRecordError."""
-    with record.session() as session:
+    with record.writing() as session:
         found = attempts.get(session, class_id, attempt_id).attempt
         if said is None:
             judgements.withdraw(session, attempt_id)

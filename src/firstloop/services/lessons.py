@@ -110,7 +110,7 @@ def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetim
     """Plans today's lesson, in place of one that was planned and not given; raises LessonError and
     UnknownLetterError."""
     lesson = proposal(record, school_class, asked, now)
-    with record.session() as session:
+    with record.writing() as session:
         day = day_of(now, school.zone(session))
         return lessons.add(session, school_class.id, day, lesson)
 
@@ -126,7 +126,7 @@ def change(
     record: Database, class_id: int, lesson_id: int, changed: Callable[[Lesson], Lesson]
 ) -> LessonRecord:
     """Keeps a lesson as the teacher has changed it; raises NotInRecordError and LessonError."""
-    with record.session() as session:
+    with record.writing() as session:
         before = lessons.get(session, class_id, lesson_id)
         return lessons.change(session, class_id, lesson_id, changed(before.lesson))
 
@@ -135,7 +135,7 @@ def close(
     record: Database, school_class: ClassRecord, lesson_id: int, now: datetime
 ) -> LessonRecord:
     """The lesson was given: what was new in it is taught from its day on, not from today."""
-    with record.session() as session:
+    with record.writing() as session:
         given = lessons.set_given(session, school_class.id, lesson_id, now)
         letters = set(given.lesson.taught)
         taught_words.add(session, school_class.id, set(given.lesson.whole_words), given.day)
@@ -156,7 +156,7 @@ def set_taught(
 ) -> tuple[str, ...]:
     """Sets which letters are taught in the class's hand, and which whole words (None: as they are),
     whatever lessons were given; the letters that are."""
-    with record.session() as session:
+    with record.writing() as session:
         day = day_of(now, school.zone(session))
         joined = school_class.hand.joins
         taught_letters.replace(session, school_class.id, letters, day, joined=joined)

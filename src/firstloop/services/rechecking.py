@@ -47,17 +47,9 @@ def recheck(record: Database, class_id: int) -> Rechecked:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
         old_texts = texts.not_checked_by(session, class_id, CHECKER_VERSION)
     for begin in range(0, len(old), AT_ONCE):
-        with record.session() as session:
-            ids = old[begin : begin + AT_ONCE]
-            ink = inks.of(session, ids)
-            for kept in attempts.some(session, class_id, ids):
-                if kept.id in ink:
-                    before = kept.attempt
-                    result = check(ink[kept.id], before.task, before.style, before.ruling)
-                    _take_over(session, class_id, kept, Checked.of(result), done)
+        _recheck_letters(record, class_id, old[begin : begin + AT_ONCE], done)
     for text_id in old_texts:
-        with record.session() as session:
-            _recheck_text(session, class_id, text_id, done)
+        _recheck_text(record, class_id, text_id, done)
     return Rechecked(done.checked, done.unchanged, done.changes)
 
 
@@ -66,6 +58,22 @@ class _Done:
     checked: int = 0
     unchanged: int = 0
     changes: Counter[Change] = field(default_factory=Counter)
+
+
+def _recheck_letters(record: Database, class_id: int, ids: list[int], done: _Done) -> None:
+    """Some letters: checked while others may write, then kept in one go."""
+    with record.session() as session:
+        ink = inks.of(session, ids)
+        found = [one for one in attempts.some(session, class_id, ids) if one.id in ink]
+    checked = {
+        one.id: Checked.of(
+            check(ink[one.id], one.attempt.task, one.attempt.style, one.attempt.ruling)
+        )
+        for one in found
+    }
+    with record.writing() as session:
+        for kept in attempts.some(session, class_id, list(checked)):
+            _take_over(session, class_id, kept, checked[kept.id], done)
 
 
 def _take_over(
@@ -85,22 +93,25 @@ def _take_over(
         standings.recount(session, before.pupil_id, before.task.target)
 
 
-def _recheck_text(session: Session, class_id: int, text_id: int, done: _Done) -> None:
+def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) -> None:
     """A text with its letters; a letter that is found elsewhere in it now stays as it was."""
-    kept = texts.get(session, class_id, text_id)
+    with record.session() as session:
+        kept = texts.get(session, class_id, text_id)
     text = kept.text
     result = check_text(text.ink, text.task, text.style, text.ruling)
-    texts.answered_again(session, class_id, text_id, as_json(result), result.checker)
-    letters = {one.id: one for one in attempts.some(session, class_id, [*kept.attempts.values()])}
-    for place, letter in enumerate(result.letters):
-        before = letters.get(kept.attempts.get(place, 0))
-        if before is not None and before.attempt.task.target == letter.target:
-            again = Checked.of_letter(letter, result.checker)
-            _take_over(session, class_id, before, again, done)
+    with record.writing() as session:
+        texts.answered_again(session, class_id, text_id, as_json(result), result.checker)
+        there = attempts.some(session, class_id, [*kept.attempts.values()])
+        letters = {one.id: one for one in there}
+        for place, letter in enumerate(result.letters):
+            before = letters.get(kept.attempts.get(place, 0))
+            if before is not None and before.attempt.task.target == letter.target:
+                again = Checked.of_letter(letter, result.checker)
+                _take_over(session, class_id, before, again, done)
 
 
 def rebuild(record: Database) -> None:
     """Counts afresh how letters stand, and on which days they were written."""
-    with record.session() as session:
+    with record.writing() as session:
         standings.rebuild(session)
         practice_days.rebuild(session)

@@ -21,7 +21,7 @@ def find(record: Database, school_class: ClassRecord, key: str) -> Scheme:
 def copy(record: Database, school_class: ClassRecord, like: str, name: str) -> str:
     """A new scheme of the teacher's own that begins as another; its key."""
     families = find(record, school_class, like).families
-    with record.session() as session:
+    with record.writing() as session:
         return own_schemes.add(session, school_class.id, Scheme(name, families))
 
 
@@ -29,20 +29,21 @@ def change(record: Database, class_id: int, key: str, scheme: Scheme) -> None:
     """Keeps a scheme in place of what it was; raises NotInRecordError where it is not her own."""
     if key in BUILT_IN:
         raise NotInRecordError("a scheme that is built in stays as it is; copy it and change that")
-    with record.session() as session:
+    with record.writing() as session:
         own_schemes.change(session, class_id, key, scheme)
 
 
 def remove(record: Database, school_class: ClassRecord, key: str) -> None:
     """Forgets a scheme; a class that followed it follows the movements again."""
-    with record.session() as session:
+    with record.writing() as session:
         own_schemes.remove(session, school_class.id, key)
-        if school_class.scheme == key:
+        if classes.get(session, school_class.id).scheme == key:
             classes.set_scheme(session, school_class.id, USUAL)
 
 
 def follow(record: Database, school_class: ClassRecord, key: str) -> None:
     """Makes a scheme the one that the class is taught by; raises NotInRecordError."""
-    find(record, school_class, key)
-    with record.session() as session:
+    with record.writing() as session:
+        if key not in BUILT_IN:
+            own_schemes.get(session, school_class.id, key)
         classes.set_scheme(session, school_class.id, key)

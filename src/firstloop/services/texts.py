@@ -10,6 +10,6 @@ def judge(
 ) -> TextRecord:
     """Sets the teacher's word on the whole in place of an earlier one; with None it is taken back.
     Its letters are judged one by one. Raises NotInRecordError."""
-    with record.session() as session:
+    with record.writing() as session:
         texts.judge(session, class_id, text_id, said)
         return texts.get(session, class_id, text_id)

@@ -1,5 +1,6 @@
 """The teacher's own schemes of families."""
 
+import re
 from typing import Any
 
 from sqlalchemy import JSON, ForeignKey, select
@@ -21,6 +22,10 @@ class OwnScheme(Base):
         ForeignKey("school_class.id", ondelete="CASCADE"), index=True
     )
     data: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+_ID = re.compile("[0-9]{1,18}")
+"""What SQLite can hold."""
 
 
 def names(session: Session, class_id: int) -> list[tuple[str, str]]:
@@ -55,7 +60,7 @@ def remove(session: Session, class_id: int, key: str) -> None:
 
 
 def _row(session: Session, class_id: int, key: str) -> OwnScheme:
-    row = session.get(OwnScheme, int(key)) if key.isdecimal() else None
+    row = session.get(OwnScheme, int(key)) if _ID.fullmatch(key) else None
     if row is None or row.class_id != class_id:
         raise NotInRecordError(f'there is no scheme "{key}" in the record')
     return row

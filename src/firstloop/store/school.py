@@ -2,6 +2,7 @@
 
 from zoneinfo import ZoneInfo
 
+from sqlalchemy import Connection, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 from tzlocal import get_localzone_name
 
@@ -21,18 +22,18 @@ class School(Base):
 
 def zone(session: Session) -> ZoneInfo:
     """The school's zone. It is this machine's when the record is made, and stays as it is."""
-    row = session.get(School, ONLY)
-    if row is None:
-        row = School(id=ONLY, time_zone=get_localzone_name())
-        session.add(row)
-        session.flush()
-    return ZoneInfo(row.time_zone)
+    return ZoneInfo(session.get_one(School, ONLY).time_zone)
+
+
+def settle(connection: Connection) -> None:
+    """Sets the zone of a record that has none yet to this machine's."""
+    if connection.scalar(select(School.id)) is None:
+        connection.execute(insert(School).values(id=ONLY, time_zone=get_localzone_name()))
 
 
 def set_zone(session: Session, name: str) -> None:
     """Sets the school's zone; raises ZoneInfoNotFoundError for a name that is none. Days that are
     counted already stay as they were."""
     ZoneInfo(name)
-    zone(session)
     session.get_one(School, ONLY).time_zone = name
     session.flush()

@@ -1,6 +1,8 @@
 /** One of a few, kept small until it is opened; on Radix's select. */
 import { Select } from "radix-ui";
 
+import { NONCE } from "./nonce";
+
 export interface PickOption<T extends string> {
   value: T;
   label: string;
@@ -45,7 +47,7 @@ export function Pick<T extends string>({
           sideOffset={4}
           className="z-20 rounded-md border-2 border-ink bg-paper p-1 shadow-lg"
         >
-          <Select.Viewport>
+          <Select.Viewport nonce={NONCE}>
             {options.map((option) => (
               <Select.Item
                 key={option.value}

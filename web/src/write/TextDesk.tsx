@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
 import { exact } from "../api/client";
+import { useDelivery } from "../api/delivery";
 import { useToday } from "../api/lessonQueries";
 import { useClassroom } from "../api/queries";
 import type { ClassOut as Classroom, TextOut } from "../api/schema";
@@ -103,15 +104,17 @@ function Pad({
   const pad = usePad(ruled);
   const handIn = useHandInText();
   const takeBack = useTakeBackText();
+  const delivery = useDelivery();
   const written = pad.strokes.length > 0;
   const busy = handIn.isPending || takeBack.isPending;
   const give = () => {
     if (!writer || !written || busy || target === "") return;
     const strokes = inkOf(onOneLine(pad.strokes, classroom.lines, rows));
     handIn.mutate(
-      { body: { pupil_id: writer.id, kind, target, help, strokes } },
+      { body: delivery.of({ pupil_id: writer.id, kind, target, help, strokes }) },
       {
         onSuccess: (text) => {
+          delivery.arrived();
           setHandedIn(exact<TextOut>(text));
           pad.set([]);
         },

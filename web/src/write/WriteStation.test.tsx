@@ -1,5 +1,5 @@
 /** One pad: who writes, with what help, what is sent, and what is never lost. */
-import { act, screen } from "@testing-library/react";
+import { act, screen, waitFor } from "@testing-library/react";
 import { beforeEach, expect, test } from "vitest";
 
 import type { AttemptIn } from "../api/schema";
@@ -95,6 +95,26 @@ test("a letter that was not taken stays on the pad", async () => {
   serve(HAND_IN, attempt(9));
   await user.keyboard("{Enter}");
   expect(await screen.findByRole("status")).toBeVisible();
+});
+
+test("sent again it is known to be the same, until it has arrived", async () => {
+  refuse(HAND_IN, "Others are writing just now.");
+  const { user } = putUp(<WriteStation letter="l" />);
+  strokeDown(await pad(), 100);
+  await user.keyboard("{Enter}");
+  await screen.findByRole("alert");
+  serve(HAND_IN, attempt(9));
+  await user.keyboard("{Enter}");
+  await screen.findByRole("status");
+  strokeDown(await pad(), 100);
+  await user.keyboard("{Enter}");
+  await waitFor(() => {
+    expect(sent()).toHaveLength(3);
+  });
+  const [first, again, next] = sent().map(({ id }) => id);
+  expect(first).toMatch(/^[0-9a-f-]{36}$/);
+  expect(again).toBe(first);
+  expect(next).not.toBe(first);
 });
 
 test("Z wipes, and what was wiped can be brought back", async () => {

@@ -9,6 +9,7 @@ import type {
 } from "../api/schema";
 import { useHandIn, useTakeBack } from "../api/attemptQueries";
 import { exact } from "../api/client";
+import { useDelivery } from "../api/delivery";
 import { useClassroom, useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
 import { inkTimeline } from "../ink/timeline";
@@ -53,6 +54,7 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
   const pad = usePad(ruled);
   const handIn = useHandIn();
   const takeBack = useTakeBack();
+  const delivery = useDelivery();
   const written = pad.strokes.length > 0;
   const busy = handIn.isPending || takeBack.isPending;
 
@@ -60,9 +62,10 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
     if (!writer || !written || busy) return;
     const sent = { pupil_id: writer.id, letter: letter.letter, help, strokes: inkOf(pad.strokes) };
     handIn.mutate(
-      { body: sent },
+      { body: delivery.of(sent) },
       {
         onSuccess: (attempt) => {
+          delivery.arrived();
           setHandedIn(exact<Attempt>(attempt));
           pad.set([]);
         },

@@ -3,10 +3,11 @@
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StrictBool
 
-from firstloop.api.deps import Class, Db
+from firstloop.api.deps import Class, Record
 from firstloop.api.drawings import Picture, picture
+from firstloop.api.sent import Sent
 from firstloop.core.letters import draw
 from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
@@ -20,14 +21,14 @@ SHOWN = "can"
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 
-class CustomsIn(BaseModel):
+class CustomsIn(Sent):
     """How many of their own children write, whether they may rub out in games, the largest family
     that is wished for in one lesson, and whether joins stand open that are not taught yet."""
 
     own: OwnAmount
-    rubbing_out: bool
-    largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1])]
-    open_joins: bool = False
+    rubbing_out: StrictBool
+    largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1], strict=True)]
+    open_joins: StrictBool = False
 
 
 class AmountOut(BaseModel):
@@ -71,10 +72,11 @@ def get_customs(school_class: Class) -> CustomsOut:
 
 
 @router.put("/customs")
-def put_customs(session: Db, school_class: Class, sent: CustomsIn) -> CustomsOut:
+def put_customs(record: Record, school_class: Class, sent: CustomsIn) -> CustomsOut:
     """Sets what the class does in its own way from now on."""
     customs = Customs(**sent.model_dump())
-    classes.set_customs(session, school_class.id, customs)
+    with record.writing() as session:
+        classes.set_customs(session, school_class.id, customs)
     return _customs_out(customs, school_class)
 
 

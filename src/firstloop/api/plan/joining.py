@@ -3,10 +3,11 @@
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StrictBool
 
 from firstloop.api.deps import Class, Now, Record
 from firstloop.api.drawings import Picture, picture
+from firstloop.api.sent import Sent, line
 from firstloop.core.letters import draw
 from firstloop.core.teaching.joining import MOST_STAGES
 from firstloop.core.teaching.lesson import MOST_NEW
@@ -17,7 +18,7 @@ from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan/joining", tags=["plan"])
 
-Part = Annotated[str, Field(min_length=1, max_length=2)]
+Part = Annotated[str, line(2, 1)]
 Parts = Annotated[list[Part], Field(min_length=1, max_length=MOST_NEW)]
 
 
@@ -41,17 +42,17 @@ class JoiningOut(BaseModel):
     stages: list[StageOut]
 
 
-class JoiningIn(BaseModel):
+class JoiningIn(Sent):
     """A plan of the teacher's own."""
 
     stages: Annotated[list[Parts], Field(max_length=MOST_STAGES)]
 
 
-class TaughtIn(BaseModel):
+class TaughtIn(Sent):
     """Letters or pairs, and whether they are taught."""
 
     parts: Parts
-    taught: bool
+    taught: StrictBool
 
 
 @router.get("")

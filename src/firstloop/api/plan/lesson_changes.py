@@ -2,42 +2,44 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field, StrictBool
 
+from firstloop.api.sent import Sent
+from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import changing
 from firstloop.core.teaching import lesson as lessons
 from firstloop.core.teaching.lesson import HALF, LONGEST, LONGEST_NOTE, MOST_WORDS, Lesson
 from firstloop.core.teaching.steps import Rounds, Shape, StepKind
 
 NewPart = Annotated[str, Field(min_length=1, max_length=12, pattern="^[A-Za-z0-9.,!?'-]+$")]
-Text = Annotated[str, Field(max_length=LONGEST_NOTE)]
+Text = Annotated[str, Field(max_length=LONGEST_NOTE, pattern=ON_LINES)]
 
 
-class MoveStep(BaseModel):
+class MoveStep(Sent):
     """A step is moved so many places later, or with a negative number earlier."""
 
     do: Literal["move"]
     kind: StepKind
-    by: Annotated[int, Field(ge=-len(StepKind), le=len(StepKind))]
+    by: Annotated[int, Field(ge=-len(StepKind), le=len(StepKind), strict=True)]
 
 
-class TimeStep(BaseModel):
+class TimeStep(Sent):
     """A step is given minutes of its own."""
 
     do: Literal["time"]
     kind: StepKind
-    minutes: Annotated[float, Field(ge=HALF, le=LONGEST)]
+    minutes: Annotated[float, Field(ge=HALF, le=LONGEST, strict=True)]
 
 
-class SkipStep(BaseModel):
+class SkipStep(Sent):
     """A step is left out or brought back; its minutes go to the others or come from them."""
 
     do: Literal["skip"]
     kind: StepKind
-    skipped: bool
+    skipped: StrictBool
 
 
-class NoteStep(BaseModel):
+class NoteStep(Sent):
     """A note is put to a step."""
 
     do: Literal["note"]
@@ -45,64 +47,64 @@ class NoteStep(BaseModel):
     note: Text
 
 
-class ShareOut(BaseModel):
+class ShareOut(Sent):
     """The minutes are shared out anew."""
 
     do: Literal["share_out"]
 
 
-class TakeWord(BaseModel):
+class TakeWord(Sent):
     """A word is taken in or left out."""
 
     do: Literal["word"]
     text: Text
-    there: bool
+    there: StrictBool
 
 
-class SetWords(BaseModel):
+class SetWords(Sent):
     """Other words in place of the lesson's own: a chain, or what they were before it."""
 
     do: Literal["words"]
     words: Annotated[list[Text], Field(max_length=MOST_WORDS)]
 
 
-class TakeLetter(BaseModel):
+class TakeLetter(Sent):
     """A letter to look back on is taken in or left out."""
 
     do: Literal["look_back"]
     letter: NewPart
-    there: bool
+    there: StrictBool
 
 
-class SetSentence(BaseModel):
+class SetSentence(Sent):
     """Another sentence."""
 
     do: Literal["sentence"]
     sentence: Text
 
 
-class SetAim(BaseModel):
+class SetAim(Sent):
     """Another aim."""
 
     do: Literal["aim"]
     aim: Text
 
 
-class SetPrompt(BaseModel):
+class SetPrompt(Sent):
     """Another thing to begin free writing with; nothing: there is none."""
 
     do: Literal["prompt"]
     prompt: Text
 
 
-class SetShape(BaseModel):
+class SetShape(Sent):
     """The steps of another shape."""
 
     do: Literal["shape"]
     shape: Shape
 
 
-class SetRounds(BaseModel):
+class SetRounds(Sent):
     """The letter steps come round the one way or the other."""
 
     do: Literal["rounds"]

@@ -5,13 +5,15 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db, Record
+from firstloop.api.deps import Class, Record
 from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
+from firstloop.api.sent import Key, PathName, Sent
 from firstloop.core.letters import Hand, draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.likeness import most_confusable
 from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
 from firstloop.core.letters.slips import shown_slips
+from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import order
 from firstloop.core.teaching.families import Scheme, exceptions_of
 from firstloop.core.vocabulary.sounds import Word
@@ -20,6 +22,9 @@ from firstloop.store import own_phrases
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
+
+MOST_MOVES = 99
+"""More than any letter has."""
 
 MOST_WORDS = 60
 """Words listed on a page; how many there are is said beside them."""
@@ -96,21 +101,21 @@ class LetterPage(BaseModel):
     word_count: int
 
 
-class OwnPhraseIn(BaseModel):
+class OwnPhraseIn(Sent):
     """The teacher's words for a move of one letter, or without a letter for all that do the same.
 
     Empty words: ours again.
     """
 
-    key: str
-    letter: str | None = None
-    stroke: Annotated[int, Field(ge=0)] = 0
-    move: Annotated[int, Field(ge=0)] = 0
-    words: Annotated[str, Field(max_length=LONGEST_WORDS)]
+    key: Key
+    letter: Key | None = None
+    stroke: Annotated[int, Field(ge=0, le=MOST_MOVES, strict=True)] = 0
+    move: Annotated[int, Field(ge=0, le=MOST_MOVES, strict=True)] = 0
+    words: Annotated[str, Field(max_length=LONGEST_WORDS, pattern=ON_LINES)]
 
 
 @router.get("/letters/{letter}")
-def get_letter_page(record: Record, school_class: Class, letter: str) -> LetterPage:
+def get_letter_page(record: Record, school_class: Class, letter: PathName) -> LetterPage:
     """A letter's page."""
     hand, ruling = school_class.hand, school_class.ruling
     script = find_script(letter, hand)
@@ -140,14 +145,15 @@ def get_letter_page(record: Record, school_class: Class, letter: str) -> LetterP
 
 
 @router.put("/phrases", status_code=204)
-def put_own_phrase(session: Db, school_class: Class, sent: OwnPhraseIn) -> None:
+def put_own_phrase(record: Record, school_class: Class, sent: OwnPhraseIn) -> None:
     """Keeps the teacher's words for a move, in the class's hand."""
     at: Place | str = sent.key
     if sent.letter is not None:
         find_script(sent.letter, school_class.hand)
         at = Place(sent.letter, sent.stroke, sent.move, sent.key)
     hand = school_class.style.hand
-    own_phrases.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
+    with record.writing() as session:
+        own_phrases.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
 
 
 def word_out(word: Word) -> WordOut:

@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, picture
+from firstloop.api.sent import Key, Name, PathName, Sent, line
 from firstloop.core.teaching import order, scheme_package
 from firstloop.core.teaching.families import (
     LETTERS,
@@ -28,44 +29,44 @@ MOST_LETTERS = 40
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
-Name = Annotated[str, Field(min_length=1, max_length=40)]
-Reason = Annotated[str, Field(max_length=200)]
-Letters = Annotated[list[Annotated[str, Field(max_length=1)]], Field(max_length=len(LETTERS))]
+Reason = Annotated[str, line(200)]
+Letter = Annotated[str, line(1, 1)]
+Letters = Annotated[list[Letter], Field(max_length=len(LETTERS))]
 
 
-class FamilyIn(BaseModel):
+class FamilyIn(Sent):
     """A family: its letters in order, why they belong together, what is different in some."""
 
     name: Name
     why: Reason = ""
     letters: Letters
-    exceptions: dict[str, Reason] = {}
+    exceptions: dict[Letter, Reason] = {}
 
 
-class SchemeIn(BaseModel):
+class SchemeIn(Sent):
     """A scheme as the teacher wants it kept."""
 
     name: Name
     families: Annotated[list[FamilyIn], Field(max_length=len(LETTERS))]
 
 
-class CopyIn(BaseModel):
+class CopyIn(Sent):
     """A new scheme, to begin as a copy of another."""
 
-    like: str
+    like: Key
     name: Name
 
 
-class FollowIn(BaseModel):
+class FollowIn(Sent):
     """The scheme that the class is taught by."""
 
-    key: str
+    key: Key
 
 
-class SplitIn(BaseModel):
+class SplitIn(Sent):
     """The place of the family to part."""
 
-    family: Annotated[int, Field(ge=0)]
+    family: Annotated[int, Field(ge=0, le=len(LETTERS), strict=True)]
 
 
 class SchemeName(BaseModel):
@@ -182,13 +183,13 @@ def copy_scheme(record: Record, school_class: Class, sent: CopyIn) -> SchemeOut:
 
 
 @router.get("/schemes/{key}")
-def get_scheme(record: Record, school_class: Class, key: str) -> SchemeOut:
+def get_scheme(record: Record, school_class: Class, key: PathName) -> SchemeOut:
     """One scheme."""
     return _scheme_out(record, school_class, key)
 
 
 @router.put("/schemes/{key}")
-def change_scheme(record: Record, school_class: Class, key: str, sent: SchemeIn) -> SchemeOut:
+def change_scheme(record: Record, school_class: Class, key: PathName, sent: SchemeIn) -> SchemeOut:
     """Keeps a scheme as it is now wanted, finished or not."""
     data = {"name": sent.name, "families": [family.model_dump() for family in sent.families]}
     schemes.change(record, school_class.id, key, scheme_package.scheme_from(data))
@@ -196,13 +197,15 @@ def change_scheme(record: Record, school_class: Class, key: str, sent: SchemeIn)
 
 
 @router.delete("/schemes/{key}", status_code=204)
-def delete_scheme(record: Record, school_class: Class, key: str) -> None:
+def delete_scheme(record: Record, school_class: Class, key: PathName) -> None:
     """Forgets a scheme of the teacher's own."""
     schemes.remove(record, school_class, key)
 
 
 @router.post("/schemes/{key}/split")
-def split_family(record: Record, school_class: Class, key: str, sent: SplitIn) -> list[FamilyIn]:
+def split_family(
+    record: Record, school_class: Class, key: PathName, sent: SplitIn
+) -> list[FamilyIn]:
     """A proposal to part a family; nothing is kept."""
     scheme = schemes.find(record, school_class, key)
     if sent.family >= len(scheme.families):
@@ -213,7 +216,7 @@ def split_family(record: Record, school_class: Class, key: str, sent: SplitIn) -
 
 
 @router.post("/schemes/{key}/proposal")
-def propose_order(record: Record, school_class: Class, key: str) -> ProposalOut:
+def propose_order(record: Record, school_class: Class, key: PathName) -> ProposalOut:
     """A better order for a scheme's families and their letters; nothing is kept."""
     hand = school_class.hand
     scheme = schemes.find(record, school_class, key)
@@ -229,7 +232,7 @@ def propose_order(record: Record, school_class: Class, key: str) -> ProposalOut:
 def get_families_of(
     record: Record,
     school_class: Class,
-    letter: Annotated[list[Annotated[str, Field(max_length=1)]], Query(max_length=MOST_LETTERS)],
+    letter: Annotated[list[Letter], Query(max_length=MOST_LETTERS)],
 ) -> list[FamilyOut]:
     """The families that some letters are in, by the class's scheme; a parted one as a whole."""
     scheme = schemes.find(record, school_class, school_class.scheme)

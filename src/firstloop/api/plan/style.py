@@ -6,8 +6,9 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db
+from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
+from firstloop.api.sent import Key, Sent, line
 from firstloop.core.letters import HANDS, draw
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import (
@@ -37,21 +38,23 @@ from firstloop.store.records import ClassRecord
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 LONGEST_PREVIEW = 12
+MOST_CHOICES = 99
+"""More than there are letters."""
 
 
 def _within(between: tuple[float, float]) -> Any:
-    return Field(ge=between[0], le=between[1])
+    return Field(ge=between[0], le=between[1], strict=True)
 
 
 ChosenLook = Literal[LineLook.SOLID, LineLook.DASHED, LineLook.COLOURED]
 
 
-class StyleIn(BaseModel):
+class StyleIn(Sent):
     """How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
     they usually do on their ruling."""
 
-    hand: str
-    choices: dict[str, str] = {}
+    hand: Key
+    choices: Annotated[dict[Key, Key], Field(max_length=MOST_CHOICES)] = {}
     slant_deg: Annotated[float | None, _within(SLANT_RANGE)] = None
     width: Annotated[float | None, _within(WIDTH_RANGE)] = None
     branch: Annotated[float | None, _within(BRANCH_RANGE)] = None
@@ -77,13 +80,11 @@ class LetterAlternatives(BaseModel):
     ways: list[Alternative]
 
 
-class PreviewIn(BaseModel):
+class PreviewIn(Sent):
     """A style that is being tried, and the words to see it in."""
 
     style: StyleIn
-    words: Annotated[
-        list[Annotated[str, Field(min_length=1, max_length=LONGEST_PREVIEW)]], Field(max_length=8)
-    ]
+    words: Annotated[list[Annotated[str, line(LONGEST_PREVIEW, 1)]], Field(max_length=8)]
 
 
 class Proportion(BaseModel):
@@ -140,11 +141,15 @@ def get_style(school_class: Class) -> StyleIn:
 
 
 @router.put("/style")
-def put_style(session: Db, school_class: Class, sent: StyleIn) -> StyleIn:
+def put_style(record: Record, school_class: Class, sent: StyleIn) -> StyleIn:
     """Sets how the class writes from now on."""
-    style = _style(session, school_class, sent)
+    with record.session() as session:
+        style = _style(session, school_class, sent)
     hand_of(style)  # an unknown hand or choice is refused before anything is kept
-    changed = classes.set_style(session, school_class.id, style, _ruling(sent), sent.x_height_mm)
+    ruling = _ruling(sent)
+    with record.writing() as session:
+        changed = classes.set_style(session, school_class.id, style, ruling, sent.x_height_mm)
+        hand_of(changed.style)  # another may have taken the hand away meanwhile
     return _style_out(changed)
 
 

@@ -4,7 +4,7 @@ from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StrictBool
 
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.plan.lesson_answers import (
@@ -15,6 +15,7 @@ from firstloop.api.plan.lesson_answers import (
     matter_out,
 )
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
+from firstloop.api.sent import PathId, Sent
 from firstloop.core.contract import Code
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.free import picture_of
@@ -42,11 +43,14 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 PDF, HTML = "application/pdf", "text/html; charset=utf-8"
 HOME_FILE = 'attachment; filename="at-home.html"'
 
+MOST_TAUGHT = 400
+"""Letters, or whole words, that can be taught at once."""
+
 LessonMinutes = Annotated[int, Field(ge=SHORTEST, le=LONGEST)]
 NewParts = Annotated[list[NewPart], Field(max_length=MOST_NEW)]
 
 
-class NewLesson(BaseModel):
+class NewLesson(Sent):
     """What today's lesson is to be on, its shape, of one that mends a habit which; and its minutes,
     if not those that such a lesson usually has."""
 
@@ -75,12 +79,12 @@ class DueOut(BaseModel):
     why: str
 
 
-class LanguageIn(BaseModel):
+class LanguageIn(Sent):
     """How the class writes dates and what it calls the stop, and how long its lessons are."""
 
     variety: Variety
-    ordinal: bool
-    stop: bool
+    ordinal: StrictBool
+    stop: StrictBool
     minutes: LessonMinutes
 
 
@@ -222,21 +226,22 @@ def post_lesson(
 
 @router.post("/lessons/{lesson_id}/changes")
 def post_lesson_change(
-    record: Record, session: Db, school_class: Class, lesson_id: int, sent: LessonChange
+    record: Record, session: Db, school_class: Class, lesson_id: PathId, sent: LessonChange
 ) -> LessonOut:
     """Keeps a lesson as the teacher has changed it."""
     kept = planning.change(record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent))
     return lesson_out(kept, known_of(session, school_class))
 
 
-@router.delete("/lessons/{lesson_id}", status_code=204)
-def delete_lesson(session: Db, school_class: Class, lesson_id: int) -> None:
+@router.delete("/lessons/{lesson_id:int}", status_code=204)  # "proposal" is none
+def delete_lesson(record: Record, school_class: Class, lesson_id: PathId) -> None:
     """Deletes a lesson; what it taught stays taught."""
-    lessons.remove(session, school_class.id, lesson_id)
+    with record.writing() as session:
+        lessons.remove(session, school_class.id, lesson_id)
 
 
 @router.get("/lessons/{lesson_id}/page", response_class=Response)
-def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Response:
+def get_lesson_page(session: Db, school_class: Class, lesson_id: PathId) -> Response:
     """The plan on one page, to print."""
     kept = lessons.get(session, school_class.id, lesson_id)
     day = long_date(kept.day, school_class.language)
@@ -247,7 +252,7 @@ def get_lesson_page(session: Db, school_class: Class, lesson_id: int) -> Respons
 
 
 @router.get("/lessons/{lesson_id}/home", response_class=Response)
-def get_home_page(session: Db, school_class: Class, lesson_id: int) -> Response:
+def get_home_page(session: Db, school_class: Class, lesson_id: PathId) -> Response:
     """What the lesson is on as one file for home, that opens on any phone without a network; of a
     lesson of words its words."""
     lesson = lessons.get(session, school_class.id, lesson_id).lesson
@@ -259,18 +264,19 @@ def get_home_page(session: Db, school_class: Class, lesson_id: int) -> Response:
 
 
 @router.put("/language")
-def put_language(session: Db, school_class: Class, sent: LanguageIn) -> LanguageIn:
+def put_language(record: Record, school_class: Class, sent: LanguageIn) -> LanguageIn:
     """Sets how the class writes dates, what it calls the stop, how long its lessons are."""
     language = Language(sent.variety, sent.ordinal, sent.stop)
-    classes.set_language(session, school_class.id, language, sent.minutes)
+    with record.writing() as session:
+        classes.set_language(session, school_class.id, language, sent.minutes)
     return sent
 
 
-class TaughtIn(BaseModel):
+class TaughtIn(Sent):
     """The letters that are taught; and the whole words, where they change as well."""
 
-    letters: list[NewPart]
-    words: list[NewPart] | None = None
+    letters: Annotated[list[NewPart], Field(max_length=MOST_TAUGHT)]
+    words: Annotated[list[NewPart], Field(max_length=MOST_TAUGHT)] | None = None
 
 
 @router.put("/taught")

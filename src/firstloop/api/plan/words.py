@@ -5,11 +5,12 @@ from collections.abc import Callable
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import AfterValidator, BaseModel, Field
+from pydantic import AfterValidator, BaseModel
 
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.api.plan.letters import WordOut, word_out
+from firstloop.api.sent import LONGEST_WORD, PathName, Sent, line
 from firstloop.core.vocabulary import chains
 from firstloop.core.vocabulary.picker import Picked, Where, pick
 from firstloop.core.vocabulary.sentences import look_over, writable_phrases, writable_sentences
@@ -24,11 +25,10 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 MOST_LISTED = 40
 LONGEST_CHAIN = 20
-LONGEST_WORD = 24
 
 Part = Annotated[NewPart, AfterValidator(str.lower)]
 """What words are looked for with: a capital is met in the words of its small letter."""
-Text = Annotated[str, Query(min_length=1, max_length=LONGEST_WORD)]
+Text = Annotated[str, Query(), line(LONGEST_WORD, 1)]
 
 
 class PickedOut(BaseModel):
@@ -61,16 +61,16 @@ class PuzzleOut(BaseModel):
     answers: list[str]
 
 
-class OwnWordIn(BaseModel):
+class OwnWordIn(Sent):
     """A word of the teacher's, noted as words are: dots part sounds, brackets hold one together."""
 
-    noted: Annotated[str, Field(min_length=1, max_length=LONGEST_WORD)]
+    noted: Annotated[str, line(LONGEST_WORD, 1)]
 
 
-class SentenceIn(BaseModel):
+class SentenceIn(Sent):
     """A sentence to be looked over."""
 
-    text: Annotated[str, Field(max_length=120)]
+    text: Annotated[str, line(120)]
 
 
 class LookedOut(BaseModel):
@@ -128,7 +128,7 @@ def get_chain(
 
 @router.get("/chain/{end}")
 def get_chain_to(
-    session: Db, school_class: Class, end: str, start: Text, all_letters: bool = False
+    session: Db, school_class: Class, end: PathName, start: Text, all_letters: bool = False
 ) -> ChainOut:
     """The shortest chain from one word to another, of taught letters or of all."""
     letters, own = _letters(session, school_class, all_letters=all_letters)
@@ -162,15 +162,18 @@ def get_own_words(session: Db, school_class: Class) -> list[WordOut]:
 
 
 @router.post("/own-words", status_code=201)
-def post_own_word(session: Db, school_class: Class, sent: OwnWordIn) -> WordOut:
+def post_own_word(record: Record, school_class: Class, sent: OwnWordIn) -> WordOut:
     """Keeps a word of the teacher's."""
-    return word_out(own_vocabulary.add(session, school_class.id, sent.noted.strip()))
+    with record.writing() as session:
+        kept = own_vocabulary.add(session, school_class.id, sent.noted.strip())
+    return word_out(kept)
 
 
 @router.delete("/own-words/{text}", status_code=204)
-def delete_own_word(session: Db, school_class: Class, text: str) -> None:
+def delete_own_word(record: Record, school_class: Class, text: PathName) -> None:
     """Forgets a word of the teacher's."""
-    own_vocabulary.remove(session, school_class.id, text)
+    with record.writing() as session:
+        own_vocabulary.remove(session, school_class.id, text)
 
 
 @router.get("/sentences")

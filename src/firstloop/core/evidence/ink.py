@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.errors import InkError
+from firstloop.core.errors import InkError, TooMuchInkError
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 
@@ -102,15 +102,15 @@ class Ink:
 
 
 def require_no_more(strokes: int, points: int, most_strokes: int, most_points: int) -> None:
-    """Raises InkError for more ink than there can be.
+    """Raises TooMuchInkError for more ink than there can be.
 
     >>> require_no_more(3, 20_001, MAX_STROKES, MAX_POINTS)  # doctest: +ELLIPSIS
     Traceback (most recent call last):
-    firstloop.core.errors.InkError: the ink has 20,001 points, more than the 20,000 there can be...
+    firstloop.core.errors.TooMuchInkError: the ink has 20,001 points, more than the...
     """
     for count, most, what in ((strokes, most_strokes, "strokes"), (points, most_points, "points")):
         if count > most:
-            raise InkError(
+            raise TooMuchInkError(
                 f"the ink has {count:,} {what}, more than the {most:,} there can be; "
                 "check that the pen was not left lying on the tablet"
             )

@@ -104,5 +104,10 @@ def _tried(points: FloatArray) -> list[NumberPlace]:
 
 def _too_near(marks: FloatArray, others: FloatArray, clear: float) -> FloatArray:
     """u by which each mark is nearer than it should be to the nearest of others; (n,)."""
+    # Of a long word nearly all is too far off to matter.
+    low, high = marks.min(axis=0) - clear, marks.max(axis=0) + clear
+    others = others[((others >= low) & (others <= high)).all(axis=1)]
+    if not len(others):
+        return np.zeros(len(marks))
     apart = np.hypot(*(marks[:, None] - others[None]).transpose(2, 0, 1)).min(axis=1)
     return np.asarray(np.maximum(0.0, clear - apart))

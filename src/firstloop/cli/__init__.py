@@ -1,0 +1,25 @@
+"""The command line: check ink files, make up a class, look after the record, serve it."""
+
+import argparse
+import os
+import sys
+
+from firstloop.cli import checking, drawing, record, serving
+from firstloop.core.errors import FirstLoopError
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Runs a command; gives the exit status."""
+    parser = argparse.ArgumentParser(prog="firstloop", description=__doc__)
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+    for group in (checking, record, serving, drawing):
+        group.add_to(commands)
+    options = parser.parse_args(arguments)
+    try:
+        return int(options.run(options))
+    except FirstLoopError as error:
+        print(f"firstloop: {error}", file=sys.stderr)
+        return 1
+    except BrokenPipeError:  # the reader of our output has seen enough
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 1

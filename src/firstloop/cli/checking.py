@@ -1,0 +1,110 @@
+"""`firstloop check`: what there is to say of ink files."""
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Iterator
+from concurrent.futures import Executor, ProcessPoolExecutor
+from contextlib import AbstractContextManager, contextmanager, nullcontext
+from pathlib import Path
+
+from firstloop.cli.options import Commands
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.evidence.task import Handedness
+from firstloop.formats import inkml
+from firstloop.formats.result_json import Answer
+from firstloop.services.checking_files import Asked, InkSource, check_files
+
+
+def add_to(commands: Commands) -> None:
+    """Adds the command."""
+    checking = commands.add_parser("check", help="say what there is to say of ink files")
+    checking.add_argument("paths", nargs="+", type=Path, metavar="PATH", help=".inkml or a folder")
+    checking.add_argument("--json", action="store_true", help="one JSON object a line")
+    checking.add_argument("--letter", help="the letter asked for, whatever the file says")
+    checking.add_argument("--hand", help="the hand it is written in, whatever the file says")
+    checking.add_argument("--handedness", choices=["left", "right"])
+    checking.add_argument("--workers", type=int, default=0, help="processes; else one a core")
+    checking.add_argument(
+        "--scheduler", metavar="ADDRESS", help="let a Dask cluster do the work (extra: cluster)"
+    )
+    checking.set_defaults(run=_check)
+
+
+def _check(options: argparse.Namespace) -> int:
+    paths = list(_ink_files(options.paths))
+    asked = Asked(
+        options.letter, options.hand, Handedness(options.handedness) if options.handedness else None
+    )
+    failed = False
+    with _workers(options, len(paths)) as executor:
+        for at, answer in enumerate(check_files(map(_source, paths), asked, executor), 1):
+            failed |= "error" in answer
+            line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
+            print(line, flush=True)
+            _show_progress(at, len(paths))
+    return 1 if failed else 0
+
+
+def _ink_files(paths: list[Path]) -> Iterator[Path]:
+    """Files as they were named; folders as the ink files in and below them, by name."""
+    for path in paths:
+        if path.is_dir():
+            yield from sorted(path.rglob("*.inkml"))
+        else:
+            yield path
+
+
+def _source(path: Path) -> InkSource:
+    try:
+        if path.stat().st_size > inkml.MAX_BYTES:  # not even read
+            return InkSource(path.name, error=inkml.too_large())
+        return InkSource(path.name, path.read_bytes())
+    except OSError as error:
+        return InkSource(path.name, error=f"cannot be read: {error.strerror}")
+
+
+FEW_FILES = 32
+"""So many are checked before other processes would have started."""
+
+
+def _workers(options: argparse.Namespace, files: int) -> AbstractContextManager[Executor | None]:
+    """Who does the work: a cluster, processes, or for a few files nobody else."""
+    if options.scheduler:
+        return cluster(options.scheduler)
+    count = options.workers or os.cpu_count() or 1
+    if count == 1 or files <= FEW_FILES:
+        return nullcontext()
+    import scipy.optimize  # noqa: F401, PLC0415  # slow to load: once, not in every process
+
+    return ProcessPoolExecutor(count)
+
+
+@contextmanager
+def cluster(address: str) -> Iterator[Executor]:
+    """The workers of a Dask cluster; what one of them leaves undone another does."""
+    try:
+        from distributed import Client  # noqa: PLC0415  # an extra
+    except ImportError as error:
+        raise FirstLoopError(
+            '--scheduler needs the extra "cluster"; install firstloop[cluster]'
+        ) from error
+    try:
+        client = Client(address, timeout=10)  # type: ignore[no-untyped-call]
+    except (OSError, ValueError) as error:
+        raise FirstLoopError(f"no scheduler answers at {address}; is it running?") from error
+    with client, client.get_executor(retries=3) as executor:  # type: ignore[no-untyped-call]
+        yield executor
+
+
+def _show_progress(done: int, of: int) -> None:
+    """How far it is, where somebody watches and the answers go elsewhere."""
+    if sys.stderr.isatty() and not sys.stdout.isatty():
+        end = "\n" if done == of else ""
+        print(f"\r{done:,} of {of:,} files", end=end, file=sys.stderr, flush=True)
+
+
+def _in_a_line(answer: Answer) -> str:
+    said = answer.get("error") or answer["say"]
+    return f"{answer['file']}: {said}"

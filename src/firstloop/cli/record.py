@@ -1,0 +1,134 @@
+"""What is done with a record while nobody teaches: made up, counted, checked again, copied."""
+
+import argparse
+from contextlib import closing
+from datetime import UTC, datetime
+from pathlib import Path
+
+from firstloop.cli.options import Commands, existing, with_record
+
+# What a command needs is fetched when it runs: `firstloop check` stays quick to start.
+
+
+def add_to(commands: Commands) -> None:
+    """Adds the commands."""
+    demo = with_record(
+        commands.add_parser("demo", help="load the made-up class, if the record is empty")
+    )
+    demo.add_argument("--years", type=int, default=0, help="a class of years, made fast")
+    demo.add_argument("--children", type=int, default=32, help="with --years: how many")
+    demo.add_argument("--letters-a-day", type=int, default=7, help="with --years: of each child")
+    demo.set_defaults(run=_demo)
+
+    backup = with_record(commands.add_parser("backup", help="copy the record, in use or not"))
+    backup.add_argument(
+        "--to", type=Path, metavar="FILE", help="where to; else among the record's own copies"
+    )
+    backup.set_defaults(run=_backup)
+
+    restore = with_record(
+        commands.add_parser("restore", help="put a copy in the record's place, and keep that too")
+    )
+    restore.add_argument(
+        "copy", type=Path, nargs="?", metavar="FILE", help="the copy; without it all are listed"
+    )
+    restore.set_defaults(run=_restore)
+
+    counts = with_record(commands.add_parser("rebuild", help="count afresh how letters stand"))
+    counts.set_defaults(run=_rebuild)
+
+    again = with_record(
+        commands.add_parser("recheck", help="check old ink with the checker of today")
+    )
+    again.set_defaults(run=_recheck)
+
+
+def _demo(options: argparse.Namespace) -> int:
+    from firstloop.demo.load import load  # noqa: PLC0415
+    from firstloop.demo.years import load_years  # noqa: PLC0415
+    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+    from firstloop.store.records import NotInRecordError  # noqa: PLC0415
+
+    with closing(Database(options.db)) as database:
+        try:
+            with database.session() as session:
+                found = classes.first(session)
+            print(f"{options.db} already holds {found.name}; nothing was changed.")
+        except NotInRecordError:
+            today = datetime.now(UTC).date()
+            made = (
+                load_years(
+                    database,
+                    today,
+                    years=options.years,
+                    children=options.children,
+                    letters_a_day=options.letters_a_day,
+                )
+                if options.years
+                else load(database, today)
+            )
+            print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
+    return 0
+
+
+def _backup(options: argparse.Namespace) -> int:
+    from firstloop.store import copies  # noqa: PLC0415
+
+    record = existing(options.db)
+    if options.to:
+        copies.write(record, options.to)
+        print(f"The record is copied to {options.to}.")
+    else:
+        made = copies.keep(record, copies.Why.ASKED, datetime.now(UTC))
+        print(f"The record is copied to {made.path}; copies are kept {copies.LONGEST} days.")
+    return 0
+
+
+def _restore(options: argparse.Namespace) -> int:
+    from firstloop.store import copies  # noqa: PLC0415
+
+    if options.copy is None:
+        return _list(options.db)
+    replaced = copies.restore(options.db, options.copy, datetime.now(UTC))
+    print(f"{options.copy} is now the record {options.db}.")
+    if replaced:
+        print(f"What was there before is kept: {replaced}")
+    return 0
+
+
+def _list(record: Path) -> int:
+    from firstloop.store import copies  # noqa: PLC0415
+
+    found = copies.of(record)
+    if not found:
+        print(f"There are no copies in {copies.folder_of(record)}.")
+    for one in found:
+        print(f"{one.made_at:%Y-%m-%d %H:%M} UTC  {one.why:13}  {one.path}")
+    return 0
+
+
+def _recheck(options: argparse.Namespace) -> int:
+    from firstloop.services.rechecking import recheck  # noqa: PLC0415
+    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    with closing(Database(existing(options.db))) as database:
+        with database.session() as session:
+            school_class = classes.first(session)
+        done = recheck(database, school_class.id)
+    print(f"{done.checked} letters checked again; {done.unchanged} stand as they stood.")
+    for change, count in sorted(done.changes.items(), key=lambda one: -one[1]):
+        before, now = (verdict.replace("_", " ") for verdict in (change.before, change.now))
+        print(f"  {change.letter}, {change.dimension}: {before} is now {now}, {count} times")
+    return 0
+
+
+def _rebuild(options: argparse.Namespace) -> int:
+    from firstloop.services.rechecking import rebuild  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    with closing(Database(existing(options.db))) as database:
+        rebuild(database)
+    print("How letters stand, and the days they were written on, are counted afresh.")
+    return 0

@@ -1,0 +1,177 @@
+"""A good request of every operation there is: what hostile ones are made of, one thing wrong each.
+
+Made for a record that `furnish` has put something of everything into."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from fastapi.testclient import TestClient
+
+from firstloop.formats import ink_json
+from tests import letters
+
+INK = ink_json.strokes_of(letters.good_n())
+OWN_SCHEME = {"name": "Ours", "families": [{"name": "Sticks", "letters": ["l", "i"]}]}
+ID = "018f0000-0000-7000-8000-00000000000"
+STYLE = {
+    "hand": "plain",
+    "choices": {"y": "slanted"},
+    "slant_deg": 2.0,
+    "ruling": "four",
+    "top": 1.9,
+    "drop": -0.95,
+    "looks": {"mid": "dashed"},
+    "x_height_mm": 8.0,
+}
+
+
+@dataclass(frozen=True)
+class Good:
+    """A request that is answered: method, path with its parameters, query, body."""
+
+    method: str
+    path: str
+    at: dict[str, Any]
+    query: dict[str, Any]
+    body: Any = None
+
+    @property
+    def operation(self) -> str:
+        return f"{self.method} {self.path}"
+
+
+def good(operation: str, body: Any = None, /, *, query: Any = None, **at: Any) -> Good:
+    method, path = operation.split(" ")
+    return Good(method, path, at, query or {}, body)
+
+
+def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
+    """Something of everything, each with id 1; the own hand is called "mine"."""
+    for operation, body in (
+        ("PUT /api/plan/style", {"hand": "joined"}),
+        ("POST /api/write/attempts", ATTEMPT),
+        ("POST /api/write/texts", TEXT),
+        ("POST /api/plan/lessons", {"new": ["n"]}),
+        ("POST /api/plan/schemes", {"like": "movement", "name": "Ours"}),
+        ("POST /api/plan/files/hand", {"text": hand_file}),
+        ("POST /api/plan/files/scheme", {"text": scheme_file}),
+        ("POST /api/plan/own-words", {"noted": "(kn)oll"}),
+        ("PUT /api/plan/taught", {"letters": list("ilnhmrae")}),
+    ):
+        method, path = operation.split(" ")
+        answer = client.request(method, path, json=body)
+        assert answer.is_success, answer.text
+
+
+ATTEMPT = {"id": f"{ID}1", "pupil_id": 1, "letter": "n", "help": "copy", "strokes": INK}
+TEXT = {
+    "id": f"{ID}2",
+    "pupil_id": 1,
+    "kind": "word",
+    "target": "nn",
+    "help": "copy",
+    "strokes": [
+        {"points": [[x + 1.4 * place, y, ms, force] for x, y, ms, force in stroke["points"]]}
+        for place in range(2)
+        for stroke in INK
+    ],
+}
+JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}
+SCHEME = {
+    "name": "Ours",
+    "families": [
+        {"name": "Sticks", "why": "down", "letters": ["l", "i"], "exceptions": {"i": "a dot"}}
+    ],
+}
+WRITTEN = "/api/show/lessons/{lesson_id}/written/{kind}"
+REQUESTS = (
+    good("GET /api/classroom"),
+    good("PUT /api/classroom/stage", {"stage": "secure"}),
+    good("PUT /api/classroom/pupils/{pupil_id}/stage", {"stage": "beginning"}, pupil_id=1),
+    good("DELETE /api/classroom/pupils/{pupil_id}", pupil_id=2),
+    good("POST /api/classroom/copies"),
+    good("GET /api/show/alphabet"),
+    good("GET /api/show/letters/{letter}", letter="n"),
+    good("GET /api/show/text", query={"text": "an inn", "other_hand": "true"}),
+    good("GET /api/show/tricky", query={"text": "inn"}),
+    good(f"GET {WRITTEN}", query={"part": "n"}, lesson_id=1, kind="show"),
+    good(f"PUT {WRITTEN}", {"strokes": INK}, query={"part": "n"}, lesson_id=1, kind="show"),
+    good("PUT /api/show/lessons/{lesson_id}/place", {"at": "show", "part": "n"}, lesson_id=1),
+    good("POST /api/show/lessons/{lesson_id}/close", lesson_id=1),
+    good("GET /api/show/drawing", query={"text": "inn", "animated": "true"}),
+    good("GET /api/show/movement", query={"text": "in"}),
+    good("POST /api/write/attempts", ATTEMPT | {"id": f"{ID}3"}),
+    good("DELETE /api/write/attempts/{attempt_id}", attempt_id=1),
+    good(
+        "GET /api/check/letters/{letter}/attempts",
+        query={"pupil": "1", "newest": "true", "to_mend": "false", "limit": "5"},
+        letter="n",
+    ),
+    good("PUT /api/check/attempts/{attempt_id}/judgement", JUDGED, attempt_id=1),
+    good("DELETE /api/check/attempts/{attempt_id}/judgement", attempt_id=1),
+    good("POST /api/write/texts", TEXT | {"id": f"{ID}4"}),
+    good("DELETE /api/write/texts/{text_id}", text_id=1),
+    good("GET /api/check/texts", query={"pupil": "1", "kind": "word", "target": "nn"}),
+    good("PUT /api/check/texts/{text_id}/judgement", JUDGED, text_id=1),
+    good("DELETE /api/check/texts/{text_id}/judgement", text_id=1),
+    good("GET /api/grow"),
+    good("GET /api/plan/style"),
+    good("PUT /api/plan/style", STYLE),
+    good("POST /api/plan/preview", {"style": STYLE, "words": ["inn"]}),
+    good("GET /api/plan/customs"),
+    good(
+        "PUT /api/plan/customs",
+        {"own": "row", "rubbing_out": True, "largest_family": 5, "open_joins": True},
+    ),
+    good("GET /api/plan/joining"),
+    good("PUT /api/plan/joining", {"stages": [["a", "n"], ["an"]]}),
+    good("DELETE /api/plan/joining"),
+    good("POST /api/plan/joining/taught", {"parts": ["a"], "taught": False}),
+    good("GET /api/plan/letters/{letter}", letter="n"),
+    good(
+        "PUT /api/plan/phrases",
+        {"key": "drop", "letter": "n", "stroke": 0, "move": 0, "words": "slide down"},
+    ),
+    good("GET /api/plan/phrases", query={"new": "n"}),
+    good("GET /api/plan/files/scheme/{key}", key="movement"),
+    good("POST /api/plan/files/scheme", {"text": "…"}),
+    good("GET /api/plan/files/hand/{name}", name="mine"),
+    good("DELETE /api/plan/files/hand/{name}", name="mine"),
+    good("POST /api/plan/files/hand", {"text": "…"}),
+    good("GET /api/plan/files/schema/{name}", name="hand"),
+    good("GET /api/plan/schemes"),
+    good("PUT /api/plan/schemes", {"key": "1"}),
+    good("POST /api/plan/schemes", {"like": "movement", "name": "Another"}),
+    good("GET /api/plan/schemes/{key}", key="1"),
+    good("PUT /api/plan/schemes/{key}", SCHEME, key="1"),
+    good("DELETE /api/plan/schemes/{key}", key="1"),
+    good("POST /api/plan/schemes/{key}/split", {"family": 0}, key="movement"),
+    good("POST /api/plan/schemes/{key}/proposal", key="1"),
+    good("GET /api/plan/families-of", query={"letter": "n"}),
+    good("GET /api/plan/today"),
+    good("GET /api/plan/lessons/proposal", query={"new": "n", "minutes": "10", "shape": "short"}),
+    good("GET /api/plan/habits"),
+    good("POST /api/plan/lessons", {"new": ["n"], "minutes": 10, "shape": "full"}),
+    good(
+        "POST /api/plan/lessons/{lesson_id}/changes",
+        {"do": "time", "kind": "show", "minutes": 2.0},
+        lesson_id=1,
+    ),
+    good("DELETE /api/plan/lessons/{lesson_id}", lesson_id=1),
+    good("GET /api/plan/lessons/{lesson_id}/page", lesson_id=1),
+    good("GET /api/plan/lessons/{lesson_id}/home", lesson_id=1),
+    good(
+        "PUT /api/plan/language",
+        {"variety": "british", "ordinal": True, "stop": True, "minutes": 20},
+    ),
+    good("PUT /api/plan/taught", {"letters": ["n"], "words": ["inn"]}),
+    good("GET /api/plan/picker", query={"new": "n", "untaught": "1"}),
+    good("GET /api/plan/chain", query={"start": "hen", "length": "3", "all_letters": "true"}),
+    good("GET /api/plan/chain/{end}", query={"start": "hen", "all_letters": "true"}, end="ten"),
+    good("GET /api/plan/missing-pairs", query={"all_letters": "true"}),
+    good("GET /api/plan/own-words"),
+    good("POST /api/plan/own-words", {"noted": "r.e.n"}),
+    good("DELETE /api/plan/own-words/{text}", text="knoll"),
+    good("GET /api/plan/sentences", query={"new": "n"}),
+    good("POST /api/plan/sentences/look-over", {"text": "A hen ran."}),
+)

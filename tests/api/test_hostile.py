@@ -1,0 +1,177 @@
+"""Whatever is sent: a fault of the sender's is refused as one, in the one shape of problems, and
+nothing that is taken breaks what is read later."""
+
+import shutil
+from collections.abc import Iterator
+from dataclasses import replace
+from pathlib import Path
+
+import pytest
+from fastapi.testclient import TestClient
+
+from firstloop.api.app import create_app
+from firstloop.core.letters import HANDS
+from firstloop.core.teaching.schemes import BUILT_IN
+from firstloop.formats import packages
+from firstloop.store.database import Database
+from tests.api.good_requests import REQUESTS, Good, furnish
+from tests.api.hostile import Hostile, made_of, url_of
+from tests.conftest import add_class
+
+PAGES = [one for one in REQUESTS if one.method == "GET" and not (one.at or one.query)]
+"""What the stations ask for, whatever has happened before."""
+
+EVERY = 6
+"""Of the 6,400 hostile requests every sixth is tried. All were, once: no more was found."""
+
+
+@pytest.fixture(scope="module")
+def hand_file() -> str:
+    return packages.write_hand(replace(HANDS["plain"], name="mine"))
+
+
+@pytest.fixture(scope="module")
+def scheme_file() -> str:
+    return packages.write_scheme(BUILT_IN["movement"](HANDS["plain"], 5))
+
+
+@pytest.fixture(scope="module")
+def furnished(tmp_path_factory: pytest.TempPathFactory, scheme_file: str, hand_file: str) -> Path:
+    """A record with something of everything, to be copied."""
+    path = tmp_path_factory.mktemp("furnished") / "record.db"
+    database = Database(path)
+    add_class(database)
+    with TestClient(create_app(database), base_url="http://localhost") as opened:
+        furnish(opened, scheme_file, hand_file)
+    return path
+
+
+@pytest.fixture
+def database(tmp_path: Path, furnished: Path) -> Iterator[Database]:
+    record = tmp_path / "record.db"
+    shutil.copy(furnished, record)
+    opened = Database(record)
+    yield opened
+    opened.close()
+
+
+@pytest.fixture
+def client(database: Database) -> Iterator[TestClient]:
+    with TestClient(
+        create_app(database), base_url="http://localhost", raise_server_exceptions=False
+    ) as opened:
+        yield opened
+
+
+@pytest.fixture
+def with_files(scheme_file: str, hand_file: str) -> dict[str, str]:
+    return {
+        "POST /api/plan/files/scheme": scheme_file,
+        "POST /api/plan/files/hand": hand_file,
+    }
+
+
+def test_every_operation_has_a_good_request(client: TestClient) -> None:
+    paths = client.get("/api/openapi.json").json()["paths"]
+    there = {f"{method.upper()} {path}" for path, methods in paths.items() for method in methods}
+    assert {one.operation for one in REQUESTS} == there
+
+
+@pytest.mark.parametrize("good", REQUESTS, ids=[one.operation for one in REQUESTS])
+def test_what_is_wrong_is_refused_and_what_is_taken_breaks_nothing(
+    client: TestClient, good: Good, with_files: dict[str, str]
+) -> None:
+    if good.operation in with_files:
+        good = replace(good, body={"text": with_files[good.operation]})
+    broken = [found for one in some(good) if (found := broken_by(client, one))]
+    assert broken == []
+    assert client.request(good.method, url_of(good), json=good.body).status_code < 500
+    for page in PAGES:
+        answer = client.get(url_of(page))
+        assert answer.status_code == 200, (page.path, answer.text)
+
+
+@pytest.mark.parametrize("good", REQUESTS, ids=[one.operation for one in REQUESTS])
+def test_a_good_request_is_answered(
+    client: TestClient, good: Good, with_files: dict[str, str]
+) -> None:
+    text = with_files.get(good.operation)
+    answer = client.request(good.method, url_of(good), json={"text": text} if text else good.body)
+    assert answer.is_success, answer.text
+
+
+def some(good: Good) -> list[Hostile]:
+    begin = len(good.operation) % EVERY
+    return list(made_of(good))[begin::EVERY]
+
+
+def broken_by(client: TestClient, one: Hostile) -> str | None:
+    """What is amiss with the answer to a hostile request."""
+    answer = client.request(one.method, one.url, content=one.content, headers=one.headers)
+    if answer.is_success:
+        return None
+    media = answer.headers.get("content-type")
+    if answer.status_code >= 500 or media != "application/problem+json":
+        return f"{one.method} {one.url[:60]}, {one.wrong}: {answer.status_code} {media}"
+    return None
+
+
+def test_a_faulty_name_in_a_file_does_not_get_into_the_record(
+    client: TestClient, scheme_file: str
+) -> None:
+    named = scheme_file.replace('"name": "', '"name": "\\ud800', 1)
+    answer = client.post("/api/plan/files/scheme", json={"text": named})
+    assert answer.status_code == 422
+    assert "name" in answer.json()["where"][0]
+    assert client.get("/api/plan/schemes").status_code == 200
+
+
+@pytest.mark.parametrize("point", [[1e308, 0, 0, None], [0, 0, 1e308, None], [0, 0, 0, 2.0]])
+def test_ink_beyond_all_bounds_is_not_kept(client: TestClient, point: list[float]) -> None:
+    place = "/api/show/lessons/1/written/show"
+    answer = client.put(place, json={"strokes": [{"points": [[0, 1, 0, None], point]}]})
+    assert answer.status_code == 422
+    assert "body.strokes.0.points.1" in answer.json()["where"][0]
+    assert client.get(place).json() == {"strokes": []}
+
+
+@pytest.mark.parametrize(
+    ("path", "mb", "status"),
+    [
+        ("/api/write/attempts", 2.1, 413),
+        ("/api/plan/files/scheme", 2.1, 422),
+        ("/api/plan/files/scheme", 10.1, 413),
+    ],
+)
+@pytest.mark.parametrize("announced", [True, False])
+def test_no_more_is_taken_in_than_may_come(
+    client: TestClient, path: str, mb: float, status: int, announced: bool
+) -> None:
+    body = b'{"text": "' + b"a" * int(1e6 * mb) + b'"}'
+    pieces = (body[at : at + 100_000] for at in range(0, len(body), 100_000))
+    answer = client.post(
+        path, content=body if announced else pieces, headers={"content-type": "application/json"}
+    )
+    assert answer.status_code == status
+
+
+@pytest.mark.parametrize(
+    "strokes", [[{"points": [[0, 1, 0, None]] * 20_001}], [{"points": [[0, 1, 0, None]]}] * 201]
+)
+def test_more_ink_than_one_attempt_can_have_is_too_much(
+    client: TestClient, strokes: list[object]
+) -> None:
+    sent = {"pupil_id": 1, "letter": "n", "help": "copy", "strokes": strokes}
+    answer = client.post("/api/write/attempts", json=sent)
+    assert (answer.status_code, answer.json()["title"]) == (413, "Too much at once")
+
+
+def test_what_nobody_foresaw_is_a_problem_too(
+    client: TestClient, database: Database, tmp_path: Path
+) -> None:
+    with database.writing() as session:
+        session.connection().exec_driver_sql("UPDATE lesson SET plan = '{}'")
+    answer = client.get("/api/plan/today")
+    assert answer.status_code == 500
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert str(tmp_path) not in answer.text

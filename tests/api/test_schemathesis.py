@@ -1,0 +1,52 @@
+"""What the OpenAPI document promises is what is answered, to requests made of the document alone."""
+
+from collections.abc import Iterator
+
+import pytest
+import schemathesis
+from hypothesis import HealthCheck, settings
+from schemathesis.checks import CHECKS
+from schemathesis.config import SchemathesisConfig
+from starlette.applications import Starlette
+
+from firstloop.api.app import create_app
+from firstloop.store.database import Database
+from tests.api.test_api import STORED_DOCUMENT
+from tests.conftest import add_class
+
+# Hypothesis makes the cases anew each time, from one seed: a run that fails can be run again.
+CASES = settings(
+    max_examples=6,
+    derandomize=True,
+    deadline=None,
+    suppress_health_check=list(HealthCheck),
+)
+
+LEFT_OUT = (
+    # A document cannot say which texts are words, which letters a hand has, what is taught.
+    "positive_data_acceptance",
+    # One document for all: what is not there is 404, whoever asks.
+    "ensure_resource_availability",
+    "use_after_free",
+)
+CONFIG = SchemathesisConfig.from_dict(
+    {"checks": {"negative_data_rejection": {"expected-statuses": [413, 422, 404, 400]}}}
+)
+
+
+@pytest.fixture(scope="module")
+def app(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Starlette]:
+    database = Database(tmp_path_factory.mktemp("schema") / "record.db")
+    add_class(database)
+    yield create_app(database)
+    database.close()
+
+
+schema = schemathesis.openapi.from_path(STORED_DOCUMENT, config=CONFIG)
+
+
+@schema.parametrize()
+@CASES
+def test_the_document_is_kept(case: schemathesis.Case, app: Starlette) -> None:
+    left_out = [check for name in LEFT_OUT for check in CHECKS.get_by_names([name])]
+    case.call_and_validate(app=app, headers={"host": "localhost"}, excluded_checks=left_out)
