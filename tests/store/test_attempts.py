@@ -61,7 +61,9 @@ def test_pages_follow_each_other_without_gap_or_repeat(
     session: Session, school_class: ClassRecord
 ) -> None:
     child = school_class.pupils[0].id
-    kept = [attempts.add(session, school_class.id, new(child, minutes=m // 2)).id for m in range(7)]
+    kept = [
+        attempts.add(session, school_class.id, new(child, minutes=m // 2), GOOD) for m in range(7)
+    ]
     read, after = [], None
     while True:
         page = attempts.page(session, school_class.id, Which("n"), limit=3, after=after)
@@ -75,7 +77,7 @@ def test_pages_follow_each_other_without_gap_or_repeat(
 
 def test_a_last_page_that_is_just_full_says_so(session: Session, school_class: ClassRecord) -> None:
     for _ in range(3):
-        attempts.add(session, school_class.id, new(school_class.pupils[0].id))
+        attempts.add(session, school_class.id, new(school_class.pupils[0].id), GOOD)
     assert attempts.page(session, school_class.id, Which(), limit=3).next is None
     assert attempts.page(session, school_class.id, Which("m"), limit=3).total == 0
 
@@ -88,10 +90,10 @@ def test_a_place_that_is_none_is_refused(session: Session, school_class: ClassRe
 
 def test_of_each_child_only_the_newest(session: Session, school_class: ClassRecord) -> None:
     one, other = (pupil.id for pupil in school_class.pupils)
-    attempts.add(session, school_class.id, new(one, minutes=1))
-    newest = attempts.add(session, school_class.id, new(one, minutes=5)).id
-    attempts.add(session, school_class.id, new(one, minutes=3))
-    only = attempts.add(session, school_class.id, new(other, minutes=2)).id
+    attempts.add(session, school_class.id, new(one, minutes=1), GOOD)
+    newest = attempts.add(session, school_class.id, new(one, minutes=5), GOOD)
+    attempts.add(session, school_class.id, new(one, minutes=3), GOOD)
+    only = attempts.add(session, school_class.id, new(other, minutes=2), GOOD)
     # By name, whoever wrote last: Jori before Mila.
     assert ids(session, school_class, Which("n", newest=True)) == [newest, only]
     first = attempts.page(session, school_class.id, Which("n", newest=True), limit=1)
@@ -104,8 +106,8 @@ def test_what_is_to_mend_follows_the_teachers_word(
     session: Session, school_class: ClassRecord
 ) -> None:
     child = school_class.pupils[0].id
-    attempts.add(session, school_class.id, new(child))
-    bad = attempts.add(session, school_class.id, new(child, BAD)).id
+    attempts.add(session, school_class.id, new(child), GOOD)
+    bad = attempts.add(session, school_class.id, new(child, BAD), GOOD)
     assert ids(session, school_class, Which(to_mend=True)) == [bad]
     judgements.keep(
         session, bad, JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "")
@@ -117,13 +119,13 @@ def test_what_is_to_mend_follows_the_teachers_word(
 def test_many_are_kept_at_once_as_one_by_one(session: Session, school_class: ClassRecord) -> None:
     child = school_class.pupils[0].id
     made = [(new(child, BAD, minutes=m), BAD) for m in range(3)]
-    one_by_one = attempts.add(session, school_class.id, made[0][0])
+    attempts.add(session, school_class.id, *made[0])
     assert attempts.add_many(session, school_class.id, made) == 3
     found = attempts.page(session, school_class.id, Which(), limit=9).attempts
     assert len(found) == 4
     for one in found:
-        assert one.attempt.checked.findings == one_by_one.attempt.checked.findings
-    assert len(inks.of(session, [one.id for one in found])) == 3  # `add` keeps no ink by itself
+        assert one.attempt.checked.findings == made[0][0].checked.findings
+    assert len(inks.of(session, [one.id for one in found])) == 4
     assert attempts.add_many(session, school_class.id, []) == 0
 
 
@@ -136,11 +138,11 @@ def test_another_classs_attempts_are_not_there(session: Session, school_class: C
         x_height_mm=8.0,
         children=[("Ada", Handedness.LEFT)],
     )
-    theirs = attempts.add(session, other.id, new(other.pupils[0].id)).id
+    theirs = attempts.add(session, other.id, new(other.pupils[0].id), GOOD)
     assert ids(session, school_class) == []
     assert attempts.some(session, school_class.id, [theirs]) == []
     for call in (attempts.get, attempts.remove):
         with pytest.raises(NotInRecordError, match=f"no attempt {theirs} in the class"):
             call(session, school_class.id, theirs)
     with pytest.raises(NotInRecordError):
-        attempts.add(session, school_class.id, new(other.pupils[0].id))
+        attempts.add(session, school_class.id, new(other.pupils[0].id), GOOD)

@@ -25,6 +25,7 @@ def create_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
         redirect_slashes=False,
+        max_body_size=door.LARGEST_BODY,
         lifespan=_while_served,
     )
     app.state.database = database

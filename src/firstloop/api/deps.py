@@ -11,11 +11,12 @@ from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord
 
 
-def _record(request: Request) -> Database:
+async def _record(request: Request) -> Database:
     database: Database = request.app.state.database
     return database
 
 
+# Asked of no thread: neither waits for anything.
 Record = Annotated[Database, Depends(_record)]
 
 
@@ -36,7 +37,7 @@ def _class(record: Record) -> ClassRecord:
 Class = Annotated[ClassRecord, Depends(_class)]
 
 
-def _now() -> datetime:
+async def _now() -> datetime:
     return datetime.now(UTC)
 
 

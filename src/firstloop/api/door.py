@@ -7,7 +7,6 @@ from urllib.parse import urlsplit
 from fastapi import FastAPI
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.middleware.trustedhost import TrustedHostMiddleware
-from starlette.requests import ClientDisconnect
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from firstloop.api import problems
@@ -16,9 +15,7 @@ LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 """What this machine calls itself."""
 
 LARGEST_BODY, LARGEST_FILE = 2_000_000, 10_000_000
-"""Bytes of what is sent: at all, and as a file that is brought along."""
-
-FILES = "/api/plan/files/"
+"""Bytes of what is sent: at all, and as a file that is brought along. No more is read."""
 
 READING = ("GET", "HEAD", "OPTIONS")
 OWN_SITES = ("same-origin", "none")
@@ -47,7 +44,6 @@ ALWAYS = {
 def install(app: FastAPI, hosts: Sequence[str]) -> None:
     """Puts the door before an application that is known by some names besides this machine's own;
     who comes in passes from the last to the first."""
-    app.add_middleware(BodyLimit)
     app.add_middleware(SameOrigin)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOOPBACK, *hosts], www_redirect=False)
     app.add_middleware(Said)
@@ -97,59 +93,3 @@ def _is_ours(origin: str, headers: Headers) -> bool:
         return urlsplit(origin).netloc.lower() == headers.get("host", "").lower()
     except ValueError:
         return False
-
-
-class BodyLimit:
-    """Takes a body in before anything is made of it, and no more than may come."""
-
-    def __init__(self, app: ASGIApp) -> None:
-        self._app = app
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        """Passes on the whole body, or refuses it."""
-        if scope["type"] != "http":
-            await self._app(scope, receive, send)
-            return
-        largest = LARGEST_FILE if scope["path"].startswith(FILES) else LARGEST_BODY
-        announced = Headers(scope=scope).get("content-length", "0")
-        body = None
-        if not announced.isdecimal() or int(announced) <= largest:
-            try:
-                body = await _taken_in(receive, largest)
-            except ClientDisconnect:
-                return
-        if body is None:
-            detail = f"at most {largest // 1_000_000} MB can be sent at once; send less"
-            await problems.answer(413, "Too much at once", detail)(scope, receive, send)
-            return
-        await self._app(scope, _replayed(body, receive), send)
-
-
-async def _taken_in(receive: Receive, largest: int) -> bytes | None:
-    """The body; None where it is larger than it may be. Raises ClientDisconnect where it never came
-    to its end."""
-    parts: list[bytes] = []
-    size, more = 0, True
-    while more:
-        message = await receive()
-        if message["type"] == "http.disconnect":
-            raise ClientDisconnect
-        part = message.get("body", b"")
-        size += len(part)
-        if size > largest:
-            return None
-        parts.append(part)
-        more = message.get("more_body", False)
-    return b"".join(parts)
-
-
-def _replayed(body: bytes, receive: Receive) -> Receive:
-    """The body in one piece, then whatever follows."""
-    waiting = [body]
-
-    async def replay() -> Message:
-        if waiting:
-            return {"type": "http.request", "body": waiting.pop(), "more_body": False}
-        return await receive()
-
-    return replay

@@ -8,7 +8,8 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
-from starlette.routing import Route
+from starlette.routing import Match
+from starlette.types import Scope
 
 from firstloop.core.errors import (
     FirstLoopError,
@@ -102,9 +103,10 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(HTTPException)
     def http(request: Request, error: HTTPException) -> JSONResponse:
         headers = error.headers
-        if error.status_code == 405:
-            headers = {"Allow": ", ".join(_methods_at(app, request.url.path))}
-        return answer(error.status_code, "Not here", str(error.detail), headers=headers)
+        if error.status_code == 405 and request.url.path.startswith("/api/"):
+            headers = {"Allow": ", ".join(_methods_at(app, request.scope))}
+        title = _TITLES.get(error.status_code, "Not here")
+        return answer(error.status_code, title, str(error.detail), headers=headers)
 
     @app.exception_handler(Exception)
     def unforeseen(_: Request, __: Exception) -> JSONResponse:
@@ -112,12 +114,17 @@ def install(app: FastAPI) -> None:
         return answer(500, "A fault of First Loop", detail)
 
 
-def _methods_at(app: FastAPI, path: str) -> list[str]:
-    """What may be asked at a path, by all routes there: a route alone knows only its own."""
-    routes = (route for route in app.routes if isinstance(route, Route))
-    return sorted(
-        method for route in routes if route.path_regex.match(path) for method in route.methods or ()
-    )
+METHODS = ("DELETE", "GET", "POST", "PUT")
+
+
+def _methods_at(app: FastAPI, scope: Scope) -> list[str]:
+    """By what a path may be asked, by all routes there: a route alone knows only its own."""
+    return [
+        method
+        for method in METHODS
+        for one in [{**scope, "method": method}]
+        if any(route.matches(one)[0] is Match.FULL for route in app.routes)
+    ]
 
 
 def answer(

@@ -16,7 +16,6 @@ from firstloop.services.clock import day_of
 from firstloop.store import (
     attempts,
     handed_in,
-    inks,
     practice_days,
     pupils,
     school,
@@ -78,13 +77,12 @@ def hand_in(
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
             return attempts.get(session, school_class.id, before), False
-        kept = attempts.add(session, school_class.id, new)
-        inks.add(session, kept.id, ink)
+        kept_id = attempts.add(session, school_class.id, new, ink)
         practice_days.add(session, school_class.id, letter, day)
         standings.recount(session, pupil.id, letter)
         if delivery:
-            handed_in.add(session, delivery, pupil.id, attempt_id=kept.id)
-    return kept, True
+            handed_in.add(session, delivery, pupil.id, attempt_id=kept_id)
+    return AttemptRecord(kept_id, pupil, new, None), True
 
 
 def hand_in_text(
@@ -164,8 +162,8 @@ def _keep_letter(
         checked=Checked.of_letter(letter, text.checker),
         within=within,
     )
-    kept = attempts.add(session, class_id, attempt)
-    inks.add(session, kept.id, Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines)))
+    ink = Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines))
+    attempts.add(session, class_id, attempt, ink)
     practice_days.add(session, class_id, target, text.day)
 
 

@@ -3,7 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from sqlalchemy import JSON, select
+from sqlalchemy import JSON, Row, bindparam
 from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 
 from firstloop.core.contract import Stage
@@ -51,6 +51,10 @@ class SchoolClass(Base):
     pupils: Mapped[list[Pupil]] = relationship(cascade="all, delete-orphan", order_by="Pupil.name")
 
 
+_Row = SchoolClass | Row[Any]
+"""A class as the mapper knows it, or as it lies in the table."""
+
+
 def add(
     session: Session,
     name: str,
@@ -73,9 +77,15 @@ def add(
     return _record(session, row)
 
 
+# Every request reads its class: past the mapper, by statements that are built once.
+_ALL = SchoolClass.__table__.select()
+_ONE = _ALL.where(SchoolClass.id == bindparam("class_id"))
+_FIRST = _ALL.order_by(SchoolClass.id).limit(1)
+
+
 def get(session: Session, class_id: int) -> ClassRecord:
     """One class; raises NotInRecordError."""
-    row = session.get(SchoolClass, class_id)
+    row = session.connection().execute(_ONE, {"class_id": class_id}).first()
     if row is None:
         raise NotInRecordError(f"there is no class {class_id} in the record")
     return _record(session, row)
@@ -83,7 +93,7 @@ def get(session: Session, class_id: int) -> ClassRecord:
 
 def first(session: Session) -> ClassRecord:
     """The class of this school; raises NotInRecordError while there is none."""
-    row = session.scalar(select(SchoolClass).order_by(SchoolClass.id))
+    row = session.connection().execute(_FIRST).first()
     if row is None:
         raise NotInRecordError('there is no class yet; "firstloop demo" makes one up')
     return _record(session, row)
@@ -140,7 +150,7 @@ def _customs(data: dict[str, Any]) -> Customs:
     return Customs(**{**data, "own": OwnAmount(data.get("own", OwnAmount.FEW))})
 
 
-def _ruling(row: SchoolClass) -> Ruling:
+def _ruling(row: _Row) -> Ruling:
     looks = tuple((Line(line), LineLook(look)) for line, look in row.ruling_looks.items())
     return Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind), looks)
 
@@ -170,7 +180,7 @@ def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
     }
 
 
-def _record(session: Session, row: SchoolClass) -> ClassRecord:
+def _record(session: Session, row: _Row) -> ClassRecord:
     style = Style(
         hand=row.hand,
         choices=tuple(sorted(row.choices.items())),
@@ -193,5 +203,5 @@ def _record(session: Session, row: SchoolClass) -> ClassRecord:
         lesson_minutes=row.lesson_minutes,
         customs=_customs(row.customs),
         joining=None if row.joining is None else tuple(map(tuple, row.joining)),
-        pupils=tuple(pupils.record_of(pupil) for pupil in sorted(row.pupils, key=lambda p: p.name)),
+        pupils=pupils.of_class(session, row.id),
     )

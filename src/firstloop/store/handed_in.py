@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from uuid import UUID
 
-from sqlalchemy import ForeignKey
+from sqlalchemy import ForeignKey, bindparam, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.errors import FirstLoopError
@@ -43,17 +43,23 @@ class Delivery:
     digest: str
 
 
+_FIND = select(HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id).where(
+    HandedIn.id == bindparam("sent_as")
+)
+_ADD = insert(HandedIn)
+
+
 def kept_as(session: Session, delivery: Delivery) -> int | None:
     """The id of the attempt or text that came first with the sender's id; None where none did.
     Raises AnotherCameFirstError where that was something else, TakenBackError where it is gone."""
-    row = session.get(HandedIn, str(delivery.id))
+    row = session.connection().execute(_FIND, {"sent_as": str(delivery.id)}).first()
     if row is None:
         return None
     if row.digest != delivery.digest:
         raise AnotherCameFirstError(
             f"something else was handed in as {delivery.id}; give each thing an id of its own"
         )
-    kept = row.attempt_id or row.text_id
+    kept: int | None = row.attempt_id or row.text_id
     if kept is None:
         raise TakenBackError(
             f"what was handed in as {delivery.id} was taken back; it is not kept again"
@@ -70,13 +76,11 @@ def add(
     text_id: int | None = None,
 ) -> None:
     """Keeps that something came, and what it is kept as."""
-    session.add(
-        HandedIn(
-            id=str(delivery.id),
-            pupil_id=pupil_id,
-            digest=delivery.digest,
-            attempt_id=attempt_id,
-            text_id=text_id,
-        )
-    )
-    session.flush()
+    row = {
+        "id": str(delivery.id),
+        "pupil_id": pupil_id,
+        "digest": delivery.digest,
+        "attempt_id": attempt_id,
+        "text_id": text_id,
+    }
+    session.connection().execute(_ADD, row)

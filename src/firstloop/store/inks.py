@@ -23,9 +23,12 @@ class AttemptInk(Base):
     strokes: Mapped[list[dict[str, Any]]] = mapped_column(JSON)
 
 
+_ADD = insert(AttemptInk)
+
+
 def add(session: Session, attempt_id: int, ink: Ink) -> None:
     """Keeps the ink of an attempt."""
-    session.add(AttemptInk(attempt_id=attempt_id, strokes=strokes_of(ink)))
+    session.connection().execute(_ADD, {"attempt_id": attempt_id, "strokes": strokes_of(ink)})
 
 
 def add_many(session: Session, inks: Iterable[tuple[int, Ink]]) -> None:

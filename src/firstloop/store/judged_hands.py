@@ -4,7 +4,7 @@ again is asked the same question as the first time."""
 import json
 from functools import lru_cache
 
-from sqlalchemy import ForeignKey, UniqueConstraint, select
+from sqlalchemy import ForeignKey, UniqueConstraint, bindparam, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters import hand_package
@@ -24,18 +24,17 @@ class JudgedHand(Base):
     style: Mapped[str]
 
 
+_FIND = select(JudgedHand.id).where(
+    JudgedHand.class_id == bindparam("class_id"), JudgedHand.style == bindparam("style")
+)
+_ADD = insert(JudgedHand).returning(JudgedHand.id)
+
+
 def keep(session: Session, class_id: int, style: Style) -> int:
     """The row of a style, made if there is none yet."""
-    text = _text(style)
-    found = session.scalar(
-        select(JudgedHand.id).where(JudgedHand.class_id == class_id, JudgedHand.style == text)
-    )
-    if found is not None:
-        return found
-    row = JudgedHand(class_id=class_id, style=text)
-    session.add(row)
-    session.flush()
-    return row.id
+    row, connection = {"class_id": class_id, "style": _text(style)}, session.connection()
+    found = connection.scalar(_FIND, row)
+    return connection.execute(_ADD, row).scalar_one() if found is None else found
 
 
 @lru_cache(maxsize=64)

@@ -3,7 +3,7 @@
 import json
 from functools import lru_cache
 
-from sqlalchemy import ForeignKey, Select, UniqueConstraint, delete, select
+from sqlalchemy import ForeignKey, Select, UniqueConstraint, bindparam, delete, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters import Hand, hand_package
@@ -22,6 +22,11 @@ class OwnHand(Base):
     package: Mapped[str]
 
 
+_PACKAGE = select(OwnHand.package).where(
+    OwnHand.class_id == bindparam("class_id"), OwnHand.name == bindparam("name")
+)
+
+
 def names(session: Session, class_id: int) -> list[str]:
     """The names of the school's own hands."""
     rows = select(OwnHand.name).where(OwnHand.class_id == class_id).order_by(OwnHand.name)
@@ -30,8 +35,9 @@ def names(session: Session, class_id: int) -> list[str]:
 
 def find(session: Session, class_id: int, name: str) -> Hand | None:
     """The own hand of that name, if there is one."""
-    row = session.scalar(_named(class_id, name))
-    return None if row is None else _hand(row.package)
+    found = {"class_id": class_id, "name": name}
+    package = session.connection().scalar(_PACKAGE, found)
+    return None if package is None else _hand(package)
 
 
 def keep(session: Session, class_id: int, hand: Hand) -> None:

@@ -1,6 +1,6 @@
 """What the teacher says for moves in place of our words, by hand."""
 
-from sqlalchemy import ForeignKey, Index, delete, select
+from sqlalchemy import ForeignKey, Index, bindparam, delete
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters.phrases import Place, Wording, from_special_to_general
@@ -23,11 +23,14 @@ class OwnPhrase(Base):
     words: Mapped[str]
 
 
+_IN = OwnPhrase.__table__.select().where(
+    OwnPhrase.class_id == bindparam("class_id"), OwnPhrase.hand == bindparam("hand")
+)
+
+
 def find(session: Session, class_id: int, hand: str) -> Wording:
     """What the teacher says in a hand in place of our words."""
-    rows = session.scalars(
-        select(OwnPhrase).where(OwnPhrase.class_id == class_id, OwnPhrase.hand == hand)
-    ).all()
+    rows = session.connection().execute(_IN, {"class_id": class_id, "hand": hand}).all()
     return Wording(
         everywhere={row.key: row.words for row in rows if row.letter is None},
         at={

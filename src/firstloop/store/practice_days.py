@@ -6,6 +6,7 @@ A day is the school's own. The rows are few (a letter a day), and kept up as att
 from datetime import date
 
 from sqlalchemy import ForeignKey, delete, func, insert, select
+from sqlalchemy.dialects.sqlite import insert as insert_or_update
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.store.attempts import Attempt
@@ -26,16 +27,20 @@ class PracticeDay(Base):
     attempts: Mapped[int]
 
 
+_NEW = insert_or_update(PracticeDay)
+_COUNT = _NEW.on_conflict_do_update(
+    index_elements=["class_id", "letter", "day"],
+    set_={"attempts": PracticeDay.attempts + _NEW.excluded.attempts},
+)
+
+
 def add(session: Session, class_id: int, letter: str, day: date, count: int = 1) -> None:
     """Counts attempts of a day; with a negative number those that were taken out."""
-    row = session.get(PracticeDay, (class_id, letter, day))
-    if row is None:
-        session.add(PracticeDay(class_id=class_id, letter=letter, day=day, attempts=count))
-    elif row.attempts + count > 0:
-        row.attempts += count
-    else:
-        session.delete(row)
-    session.flush()
+    connection = session.connection()
+    row = {"class_id": class_id, "letter": letter, "day": day, "attempts": count}
+    connection.execute(_COUNT, row)
+    if count < 0:
+        connection.execute(delete(PracticeDay).where(PracticeDay.attempts <= 0))
 
 
 def without_pupil(session: Session, class_id: int, pupil_id: int) -> None:

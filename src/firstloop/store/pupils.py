@@ -1,6 +1,8 @@
 """Children in and out of the record, each within a class."""
 
-from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from typing import Any
+
+from sqlalchemy import CheckConstraint, ForeignKey, Row, UniqueConstraint, bindparam
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Stage
@@ -25,9 +27,23 @@ class Pupil(Base):
     stage: Mapped[str | None]
 
 
+_ALL = Pupil.__table__.select()
+_ONE = _ALL.where(Pupil.id == bindparam("pupil_id"))
+_OF_CLASS = _ALL.where(Pupil.class_id == bindparam("class_id")).order_by(Pupil.name)
+
+
 def get(session: Session, class_id: int, pupil_id: int) -> PupilRecord:
     """One child of a class; raises NotInRecordError."""
-    return record_of(_row(session, class_id, pupil_id))
+    row = session.connection().execute(_ONE, {"pupil_id": pupil_id}).first()
+    if row is None or row.class_id != class_id:
+        raise _not_there(pupil_id)
+    return record_of(row)
+
+
+def of_class(session: Session, class_id: int) -> tuple[PupilRecord, ...]:
+    """The children of a class, by name."""
+    rows = session.connection().execute(_OF_CLASS, {"class_id": class_id})
+    return tuple(record_of(row) for row in rows)
 
 
 def set_stage(session: Session, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
@@ -44,7 +60,7 @@ def remove(session: Session, class_id: int, pupil_id: int) -> None:
     session.flush()
 
 
-def record_of(row: Pupil) -> PupilRecord:
+def record_of(row: Pupil | Row[Any]) -> PupilRecord:
     """A row as what leaves the store."""
     stage = None if row.stage is None else Stage(row.stage)
     return PupilRecord(row.id, row.name, Handedness(row.handedness), stage)
@@ -53,5 +69,9 @@ def record_of(row: Pupil) -> PupilRecord:
 def _row(session: Session, class_id: int, pupil_id: int) -> Pupil:
     row = session.get(Pupil, pupil_id)
     if row is None or row.class_id != class_id:
-        raise NotInRecordError(f"there is no pupil {pupil_id} in the class")
+        raise _not_there(pupil_id)
     return row
+
+
+def _not_there(pupil_id: int) -> NotInRecordError:
+    return NotInRecordError(f"there is no pupil {pupil_id} in the class")

@@ -20,9 +20,12 @@ class School(Base):
     time_zone: Mapped[str]
 
 
+_ZONE = select(School.time_zone)
+
+
 def zone(session: Session) -> ZoneInfo:
     """The school's zone. It is this machine's when the record is made, and stays as it is."""
-    return ZoneInfo(session.get_one(School, ONLY).time_zone)
+    return ZoneInfo(session.connection().execute(_ZONE).scalar_one())
 
 
 def settle(connection: Connection) -> None:

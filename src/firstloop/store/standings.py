@@ -10,7 +10,7 @@ from datetime import datetime
 from itertools import groupby
 from operator import itemgetter
 
-from sqlalchemy import ForeignKey, Select, delete, func, insert, select
+from sqlalchemy import Connection, ForeignKey, Select, bindparam, delete, func, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Dimension, Verdict
@@ -70,17 +70,18 @@ def of_class(session: Session, class_id: int) -> list[LetterStanding]:
 
 def recount(session: Session, pupil_id: int, letter: str) -> None:
     """Counts how a child's letter stands, after something about it has changed."""
-    session.execute(
-        delete(StandingRow).where(StandingRow.pupil_id == pupil_id, StandingRow.letter == letter)
-    )
-    own = _held().where(Attempt.pupil_id == pupil_id, Attempt.letter == letter)
-    _keep(session, _counted(session.execute(own)))
+    session.flush()
+    connection = session.connection()
+    one = {"of_pupil": pupil_id, "of_letter": letter}
+    connection.execute(_FORGET_ONE, one)
+    _keep(connection, _counted(connection.execute(_HELD_OF_ONE, one)))
 
 
 def rebuild(session: Session) -> None:
     """Counts how all letters of all children stand, as if nothing had been kept."""
-    session.execute(delete(StandingRow))
-    _keep(session, _counted(session.execute(_held().execution_options(yield_per=10_000))))
+    connection = session.connection()
+    connection.execute(delete(StandingRow))
+    _keep(connection, _counted(connection.execute(_held().execution_options(yield_per=10_000))))
 
 
 _Row = tuple[int, str, dict[Dimension, Standing]]
@@ -96,6 +97,15 @@ def _held() -> Select[tuple[int, str, datetime, str, str, str]]:
     )
 
 
+_FORGET_ONE = delete(StandingRow).where(
+    StandingRow.pupil_id == bindparam("of_pupil"), StandingRow.letter == bindparam("of_letter")
+)
+_HELD_OF_ONE = _held().where(
+    Attempt.pupil_id == bindparam("of_pupil"), Attempt.letter == bindparam("of_letter")
+)
+_ADD = insert(StandingRow)
+
+
 def _counted(rows: Iterable[tuple[int, str, datetime, str, str, str]]) -> Iterable[_Row]:
     for (pupil_id, letter), group in groupby(rows, key=itemgetter(0, 1)):
         held = (
@@ -105,7 +115,7 @@ def _counted(rows: Iterable[tuple[int, str, datetime, str, str, str]]) -> Iterab
         yield pupil_id, letter, stands(held)
 
 
-def _keep(session: Session, counted: Iterable[_Row]) -> None:
+def _keep(connection: Connection, counted: Iterable[_Row]) -> None:
     rows = [
         {
             "pupil_id": pupil_id,
@@ -119,4 +129,4 @@ def _keep(session: Session, counted: Iterable[_Row]) -> None:
         for dimension, standing in found.items()
     ]
     if rows:
-        session.execute(insert(StandingRow), rows)
+        connection.execute(_ADD, rows)

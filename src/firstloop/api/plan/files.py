@@ -6,6 +6,7 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
+from firstloop.api.door import LARGEST_FILE
 from firstloop.api.sent import PathName, Sent
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.letters import HANDS, find_hand
@@ -36,7 +37,7 @@ def get_scheme_file(record: Record, school_class: Class, key: PathName) -> Respo
     return Response(packages.write_scheme(scheme), media_type="application/json")
 
 
-@router.post("/files/scheme", status_code=201)
+@router.post("/files/scheme", status_code=201, max_body_size=LARGEST_FILE)
 def bring_scheme(record: Record, school_class: Class, sent: FileIn) -> BroughtOut:
     """Takes a scheme over from a file; a faulty one is refused whole, with all its faults."""
     scheme = packages.read_scheme(sent.text.encode())
@@ -52,7 +53,7 @@ def get_hand_file(session: Db, school_class: Class, name: PathName) -> Response:
     return Response(packages.write_hand(hand), media_type="application/json")
 
 
-@router.post("/files/hand", status_code=201)
+@router.post("/files/hand", status_code=201, max_body_size=LARGEST_FILE)
 def bring_hand(record: Record, school_class: Class, sent: FileIn) -> BroughtOut:
     """Takes a hand over from a file; a faulty one is refused whole, with all its faults."""
     hand = packages.read_hand(sent.text.encode())
