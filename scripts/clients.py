@@ -9,7 +9,9 @@ import threading
 import time
 import uuid
 from collections import Counter
+from collections.abc import Callable
 from dataclasses import dataclass, field
+from functools import lru_cache
 from http.client import HTTPConnection, HTTPException
 from pathlib import Path
 from typing import Any
@@ -27,6 +29,10 @@ TWICE = 0.1
 """The share of hand-ins that are sent again, as if no answer had come."""
 
 
+KINDS = 120
+"""Different hand-ins, of which each is sent again and again under other ids."""
+
+
 @dataclass
 class Load:
     """What clients met with: times of answers (s), statuses, ids that were acknowledged."""
@@ -40,6 +46,7 @@ class Load:
         return 1000 * statistics.quantiles(self.times, n=100)[round(100 * share) - 1]
 
 
+@lru_cache(maxsize=2)
 def bodies(seed: int, count: int, hand_name: str = "plain") -> list[dict[str, Any]]:
     """Hand-ins of many writers: other letters, sizes, rates, slips."""
     rng = np.random.default_rng(seed)
@@ -63,10 +70,13 @@ def run(
     most: int | None = None,
     pupils: int = 12,
     seed: int = 1,
+    after: tuple[int, Callable[[], None]] | None = None,
 ) -> Load:
-    """Plays so many clients for so long, or until each has handed in so many."""
+    """Plays so many clients for so long, or until each has handed in so many. When a number of
+    hand-ins is acknowledged, something is done meanwhile."""
+    inks = bodies(seed, KINDS)
     load, lock, until = Load(), threading.Lock(), time.monotonic() + seconds
-    inks = bodies(seed, 200)
+    done_after = threading.Event()
 
     def play(client: int) -> None:
         chance = random.Random(1000 * seed + client)
@@ -80,6 +90,9 @@ def run(
             }
             for _ in range(2 if chance.random() < TWICE else 1):
                 _hand_in(connection, body, load, lock)
+            if after and len(load.acknowledged) >= after[0] and not done_after.is_set():
+                done_after.set()
+                after[1]()
             done += 1
         connection.close()
 
@@ -114,6 +127,12 @@ def _hand_in(
             kept = json.loads(said)["id"]
             if load.acknowledged.setdefault(body["id"], kept) != kept:
                 load.failures.append(f"{body['id']} was kept twice")
+
+
+def lost_in_file(record: Path, copy: Path, load: Load) -> list[str]:
+    """What would be lost if the one file were copied now, without its log."""
+    copy.write_bytes(record.read_bytes())
+    return lost(copy, load)
 
 
 def lost(record: Path, load: Load) -> list[str]:

@@ -55,22 +55,22 @@ class Application:
 
     database: Path
     port: int
-    _process: subprocess.Popen[str] | None = field(default=None, init=False)
+    process: subprocess.Popen[str] | None = field(default=None, init=False)
 
     @property
     def address(self) -> str:
         return f"http://127.0.0.1:{self.port}"
 
     def start(self) -> None:
-        self._process = subprocess.Popen(
+        self.process = subprocess.Popen(
             [COMMAND, "serve", "--db", self.database, "--port", str(self.port)],
             stdout=subprocess.PIPE,
             text=True,
         )
-        assert self._process.stdout is not None
-        assert "First Loop is at" in self._process.stdout.readline()
+        assert self.process.stdout is not None
+        assert "First Loop is at" in self.process.stdout.readline()
         while not self._answers():
-            assert self._process.poll() is None, "the server ended before it answered"
+            assert self.process.poll() is None, "the server ended before it answered"
 
     def _answers(self) -> bool:
         try:
@@ -80,9 +80,17 @@ class Application:
         return True
 
     def stop(self) -> None:
-        if self._process is not None:
-            self._process.terminate()
-            self._process.communicate()
+        if self.process is not None:
+            self.process.terminate()
+            self.process.communicate()
+            self.process = None
+
+    def kill(self) -> None:
+        """As the power would."""
+        assert self.process is not None
+        self.process.kill()
+        self.process.communicate()
+        self.process = None
 
 
 class InProcess:

@@ -1,7 +1,9 @@
 """Handing in: ink kept whole, the exact question kept with it, counts kept up, all or nothing."""
 
+from concurrent.futures import ThreadPoolExecutor
 from datetime import date
 from typing import Any
+from uuid import UUID
 
 import numpy as np
 import pytest
@@ -16,6 +18,7 @@ from firstloop.core.letters.style import Style
 from firstloop.services.handing_in import hand_in, take_back
 from firstloop.store import attempts, classes, inks, practice_days, pupils, school
 from firstloop.store.database import Database
+from firstloop.store.handed_in import AnotherCameFirstError, Delivery, TakenBackError
 from firstloop.store.records import ClassRecord, NotInRecordError
 from tests import letters
 from tests.services.conftest import MONDAY, Write
@@ -197,3 +200,66 @@ def test_a_floating_n_is_let_be_at_the_beginning_only(
         beginning = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     kept = write(floating, school_class=beginning)
     assert kept.attempt.checked.verdicts[Dimension.SIZE] == "nearly"
+
+
+def send(
+    database: Database, school_class: ClassRecord, delivery: Delivery, ink: Ink | None = None
+) -> tuple[int, bool]:
+    kept, is_new = hand_in(
+        database,
+        school_class,
+        pupil_id=school_class.pupils[0].id,
+        letter="n",
+        help=Help.COPY,
+        ink=ink or letters.good_n(),
+        written_at=MONDAY,
+        delivery=delivery,
+    )
+    return kept.id, is_new
+
+
+def count(database: Database) -> int:
+    with database.session() as session:
+        return int(session.execute(text("SELECT count(*) FROM attempt")).scalar_one())
+
+
+def test_sent_twice_it_is_kept_once(database: Database, school_class: ClassRecord) -> None:
+    first = send(database, school_class, Delivery(UUID(int=1), "a"))
+    again = send(database, school_class, Delivery(UUID(int=1), "a"))
+    other = send(database, school_class, Delivery(UUID(int=2), "a"))
+    assert first == (again[0], True)
+    assert again[1] is False
+    assert other[0] != first[0]
+    assert count(database) == 2
+
+
+def test_sent_twenty_times_at_once_it_is_kept_once(
+    database: Database, school_class: ClassRecord
+) -> None:
+    with ThreadPoolExecutor(20) as pads:
+        answers = list(
+            pads.map(lambda _: send(database, school_class, Delivery(UUID(int=1), "a")), range(20))
+        )
+    assert len({kept for kept, _ in answers}) == 1
+    assert sum(is_new for _, is_new in answers) == 1
+    assert count(database) == 1
+
+
+def test_something_else_by_the_same_id_is_refused(
+    database: Database, school_class: ClassRecord
+) -> None:
+    send(database, school_class, Delivery(UUID(int=1), "a"))
+    with pytest.raises(AnotherCameFirstError, match="an id of its own"):
+        send(database, school_class, Delivery(UUID(int=1), "b"))
+    assert count(database) == 1
+
+
+def test_what_was_taken_back_does_not_come_again(
+    database: Database, school_class: ClassRecord
+) -> None:
+    kept, _ = send(database, school_class, Delivery(UUID(int=1), "a"))
+    take_back(database, school_class.id, kept)
+    send(database, school_class, Delivery(UUID(int=2), "a"))  # it may have the free number
+    with pytest.raises(TakenBackError, match="was taken back"):
+        send(database, school_class, Delivery(UUID(int=1), "a"))
+    assert count(database) == 1

@@ -179,6 +179,10 @@ def _set_aside(record: Path, now: datetime) -> Path:
 
 def _require_unused(record: Path) -> None:
     try:
+        recognised(record)
+    except RecordError:
+        return  # damaged: to open it could change its log, and whoever still uses it is told
+    try:
         with opened_to_use(record) as opened:
             opened.execute("PRAGMA busy_timeout = 1000")
             opened.execute("PRAGMA locking_mode = EXCLUSIVE")
@@ -186,8 +190,7 @@ def _require_unused(record: Path) -> None:
     except sqlite3.OperationalError as error:
         if error.sqlite_errorname.startswith("SQLITE_BUSY"):
             raise RecordError(f'"{record}" is in use; end First Loop first') from error
-    except sqlite3.DatabaseError:
-        pass  # damaged: that is why it is replaced
+        raise
 
 
 def _named(record: Path, why: Why, now: datetime) -> Path:

@@ -25,8 +25,9 @@ ROOM = 32_000_000
 """Bytes that must be free: a day of a full class, with its log, several times over."""
 
 SQLITE_HEADER = b"SQLite format 3\0"
-ID_AT = slice(68, 72)
-"""Where the application's id stands in a file's header: https://sqlite.org/fileformat.html."""
+PAGE_AT, PAGES_AT, ID_AT = slice(16, 18), slice(28, 32), slice(68, 72)
+"""Where the size of a page, their number, and the application's id stand in a file's header:
+https://sqlite.org/fileformat.html."""
 
 BRING_BACK = '"firstloop restore" brings a copy back'
 
@@ -62,7 +63,7 @@ def recognised(path: Path) -> State:
         with opened_to_look(path) as opened:
             return _state(opened, path)
     except sqlite3.Error as error:
-        raise RecordError(f'the record "{path}" is damaged ({error}); {BRING_BACK}') from error
+        raise _damaged(path, error) from error
 
 
 def opened_to_look(path: Path) -> closing[sqlite3.Connection]:
@@ -142,6 +143,9 @@ def _require_a_file(path: Path) -> None:
         )
     if int.from_bytes(header[ID_AT]) not in (0, APPLICATION_ID):
         raise _anothers(path)
+    page, pages = int.from_bytes(header[PAGE_AT]), int.from_bytes(header[PAGES_AT])
+    if not log_of(path).exists() and page * pages > path.stat().st_size:
+        raise _damaged(path, "its end is missing")
 
 
 def _may_write(path: Path) -> bool:
@@ -159,7 +163,7 @@ def _state(opened: sqlite3.Connection, path: Path) -> State:
         raise _anothers(path)
     (said,) = opened.execute("PRAGMA quick_check(1)").fetchone()
     if said != "ok":
-        raise RecordError(f'the record "{path}" is damaged ({said}); {BRING_BACK}')
+        raise _damaged(path, " ".join(said.split()))
     version = opened.execute("SELECT version_num FROM alembic_version").fetchone()
     if version is None:
         raise RecordError(f'the record "{path}" has lost its version; {BRING_BACK}')
@@ -177,6 +181,10 @@ def _unreadable(path: Path) -> RecordError:
         f'the record "{path}" cannot be read and written; allow this user to, '
         "or name another with --db"
     )
+
+
+def _damaged(path: Path, how: object) -> RecordError:
+    return RecordError(f'the record "{path}" is damaged ({how}); {BRING_BACK}')
 
 
 def _anothers(path: Path) -> RecordError:
