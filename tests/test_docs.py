@@ -55,3 +55,19 @@ def test_every_screenshot_is_in_the_readme() -> None:
 def test_the_specimen_sheets_are_what_the_program_draws(hand: Hand) -> None:
     shown = (DOCS / "letterforms" / f"{hand.name}.svg").read_text(encoding="utf-8")
     assert shown == svg.specimen_sheet(hand, Ruling())
+
+
+def test_every_test_that_the_documents_name_is_there() -> None:
+    named = {
+        found
+        for document in DOCS.glob("*.md")
+        for found in re.findall(r"(tests/[\w/]+\.py)(?:::(\w+))?", document.read_text())
+    }
+    assert named
+    root = DOCS.parent
+    missing = [
+        f"{file}::{name}"
+        for file, name in sorted(named)
+        if not (root / file).exists() or f"def {name}" not in (root / file).read_text()
+    ]
+    assert missing == []

@@ -153,6 +153,7 @@ def test_no_more_is_taken_in_than_may_come(
         path, content=body if announced else pieces, headers={"content-type": "application/json"}
     )
     assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
 
 
 @pytest.mark.parametrize(

@@ -4,6 +4,7 @@ import shutil
 import sqlite3
 from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
+from types import SimpleNamespace
 
 import pytest
 
@@ -161,6 +162,15 @@ def test_a_copy_is_kept_before_each_update(tmp_path: Path) -> None:
     assert list(sqlite3.connect(kept.path).iterdump()) == before
     Database(record).close()
     assert copies.of(record) == [kept]
+
+
+def test_a_copy_that_would_leave_no_room_is_not_made(
+    database: Database, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(shutil, "disk_usage", lambda _: SimpleNamespace(free=20_000_000))
+    with pytest.raises(RecordError, match="no room for a copy"):
+        copies.keep(database.path, Why.DAILY, NOW)
+    assert copies.of(database.path) == []
 
 
 def test_only_copies_of_ours_are_dropped(database: Database) -> None:

@@ -25,7 +25,6 @@ def create_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
         redirect_slashes=False,
-        max_body_size=door.LARGEST_BODY,
         lifespan=_while_served,
     )
     app.state.database = database
@@ -33,7 +32,7 @@ def create_app(
     door.install(app, hosts)
     routers = [station.router for station in (classroom, show, write, check, texts, grow)]
     for router in (*routers, *plan.ROUTERS):
-        app.include_router(router, responses=problems.ANSWERS)
+        app.include_router(router, responses=problems.ANSWERS, max_body_size=door.LARGEST_BODY)
     if interface is not None:
         app.router.routes.append(Interface(interface))
     return app

@@ -17,6 +17,8 @@ LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 LARGEST_BODY, LARGEST_FILE = 2_000_000, 10_000_000
 """Bytes of what is sent: at all, and as a file that is brought along. No more is read."""
 
+FILES = "/api/plan/files/"
+
 READING = ("GET", "HEAD", "OPTIONS")
 OWN_SITES = ("same-origin", "none")
 """What a browser says (Sec-Fetch-Site) of what our own page asks for, or its user."""
@@ -44,6 +46,7 @@ ALWAYS = {
 def install(app: FastAPI, hosts: Sequence[str]) -> None:
     """Puts the door before an application that is known by some names besides this machine's own;
     who comes in passes from the last to the first."""
+    app.add_middleware(Announced)
     app.add_middleware(SameOrigin)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOOPBACK, *hosts], www_redirect=False)
     app.add_middleware(Said)
@@ -93,3 +96,22 @@ def _is_ours(origin: str, headers: Headers) -> bool:
         return urlsplit(origin).netloc.lower() == headers.get("host", "").lower()
     except ValueError:
         return False
+
+
+class Announced:
+    """Refuses in words what announces more than may come. What comes without announcing itself, the
+    framework cuts off where it has become too much."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self._app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Passes on what may come."""
+        if scope["type"] == "http":
+            largest = LARGEST_FILE if scope["path"].startswith(FILES) else LARGEST_BODY
+            announced = Headers(scope=scope).get("content-length", "0")
+            if announced.isdecimal() and int(announced) > largest:
+                detail = f"at most {largest // 1_000_000} MB can be sent at once; send less"
+                await problems.answer(413, "Too much at once", detail)(scope, receive, send)
+                return
+        await self._app(scope, receive, send)

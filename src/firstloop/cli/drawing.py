@@ -9,6 +9,9 @@ from firstloop.core.letters import draw, find_hand
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.text.words import compose
 
+LONGEST_TEXT = 120
+"""Letters: as many as a line of a screen can show."""
+
 
 def add_to(commands: Commands) -> None:
     """Adds the commands."""
@@ -44,6 +47,8 @@ def _draw(options: argparse.Namespace) -> int:
 
     if options.out.suffix != ".svg":
         raise FirstLoopError(f'"{options.out}" is not .svg; name the file so')
+    if len(options.text) > LONGEST_TEXT:
+        raise FirstLoopError(f"at most {LONGEST_TEXT} letters can be drawn at once; draw less")
     hand = find_hand(options.hand)
     drawn = draw(compose(options.text, hand).script, hand.proportions, Ruling())
     options.out.write_text(svg.written(drawn, animated=options.animated), encoding="utf-8")

@@ -13,6 +13,9 @@ from firstloop.core.errors import FirstLoopError
 
 INTERFACE = Path(__file__).parents[3] / "web" / "dist"
 
+LARGE = 500_000_000
+"""Bytes that a disc may take seconds to read."""
+
 LONGEST_GOODBYE_S = 5
 """For requests that are being answered when it is told to end."""
 
@@ -44,6 +47,8 @@ def _serve(options: argparse.Namespace) -> int:
     if not INTERFACE.is_dir():
         raise FirstLoopError('the interface is not built; run "make setup" first')
     listening = _listen(options.host, options.port)
+    if options.db.exists() and options.db.stat().st_size > LARGE:
+        print(f"The record is looked over first: {options.db}", flush=True)
     with closing(Database(options.db)) as database:
         app = create_app(database, INTERFACE, hosts=_names(options.host, options.name))
         prepare(database, datetime.now(UTC))
@@ -53,7 +58,10 @@ def _serve(options: argparse.Namespace) -> int:
             app,
             log_level="warning",
             server_header=False,
-            timeout_graceful_shutdown=LONGEST_GOODBYE_S,
+            timeout_graceful_shutdown=LARGE = 500_000_000
+"""Bytes that a disc may take seconds to read."""
+
+LONGEST_GOODBYE_S,
         )
         uvicorn.Server(settings).run(sockets=[listening])
     return 0

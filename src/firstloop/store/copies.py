@@ -13,7 +13,7 @@ from enum import StrEnum
 from pathlib import Path
 
 from firstloop.store.errors import RecordError, explained
-from firstloop.store.soundness import log_of, opened_to_look, opened_to_use, recognised
+from firstloop.store.soundness import ROOM, log_of, opened_to_look, opened_to_use, recognised
 
 EVERY_DAY = 7
 """Days of which each keeps its copy; before them, one a week is kept."""
@@ -131,6 +131,7 @@ def _written(opened: closing[sqlite3.Connection], record: Path, to: Path) -> Non
     if to.exists():
         raise RecordError(f'there is a file at "{to}" already; name another')
     making = to.with_name(f".{to.name}.{os.getpid()}")
+    _require_room(record, to)
     try:
         making.touch(mode=OURS_ONLY)
         with opened as source, closing(sqlite3.connect(making)) as copy:
@@ -144,6 +145,20 @@ def _written(opened: closing[sqlite3.Connection], record: Path, to: Path) -> Non
         raise explained(record, error) or error from error
     finally:
         making.unlink(missing_ok=True)
+
+
+def _require_room(record: Path, to: Path) -> None:
+    """Raises RecordError where a copy would leave no room for what is written next."""
+    needed = record.stat().st_size + ROOM
+    try:
+        free = shutil.disk_usage(to.parent).free
+    except OSError as error:
+        raise RecordError(f'"{to}" cannot be written: {error.strerror}') from error
+    if free < needed:
+        raise RecordError(
+            f'there is no room for a copy at "{to}": {free // 1_000_000} MB are free, '
+            f"{needed // 1_000_000} MB are needed"
+        )
 
 
 def restore(record: Path, source: Path, now: datetime) -> Path | None:

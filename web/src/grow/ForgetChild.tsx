@@ -55,8 +55,10 @@ function InCopies({ copies, until }: { copies: number; until: string | null }) {
   return (
     <div role="status" className="mt-2 flex flex-wrap items-center gap-3 text-ink">
       <p>
-        Deleted. {left === 1 ? "One copy of the record still holds" : `${left} copies still hold`}{" "}
-        the child, the last until {dayOf(until)}.
+        Deleted.{" "}
+        {left === 1
+          ? `One copy of the record still holds the child, until ${dayOf(until)}.`
+          : `${left} copies still hold the child, the last until ${dayOf(until)}.`}
       </p>
       <Button
         onClick={() => {
