@@ -58,10 +58,7 @@ def _serve(options: argparse.Namespace) -> int:
             app,
             log_level="warning",
             server_header=False,
-            timeout_graceful_shutdown=LARGE = 500_000_000
-"""Bytes that a disc may take seconds to read."""
-
-LONGEST_GOODBYE_S,
+            timeout_graceful_shutdown=LONGEST_GOODBYE_S,
         )
         uvicorn.Server(settings).run(sockets=[listening])
     return 0
