@@ -6,8 +6,8 @@ from math import cos, pi, sin
 from pathlib import Path
 from urllib.parse import urljoin
 
-from playwright.sync_api import Page, sync_playwright
-from scripts.served import demo_server, launch_chromium
+from playwright.sync_api import Browser, Page, sync_playwright
+from scripts.served import demo_server, empty_server, launch_chromium
 
 FOLDER = Path(__file__).parents[1] / "docs" / "screenshots"
 
@@ -108,6 +108,18 @@ def _joining(page: Page) -> None:
     page.request.put(_style(page), data={"hand": "plain"})
 
 
+LIST, TABLE = "Children, one a line", "first name;surname;hand\nZora;Lind;left\nZora;Lund;\n;Ott;up"
+
+
+def _begin(page: Page) -> None:
+    page.get_by_label("Name of the class").fill("Kingfisher class")
+    page.get_by_role("radio", name="Joined", exact=True).click()
+    page.get_by_label(LIST).fill("Ada\nBo, left\nCass\nDina, left\nEmre\nFlo")
+    page.get_by_text("6 children").wait_for()
+
+
+OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {"begin": ("/", _begin)}
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
@@ -118,6 +130,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "hand": ("/plan/hand", _hand),
     "joining": ("/plan/joining", _joining),
     "ways": ("/plan/ways", lambda _: None),
+    "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),
     "texts": ("/check/text", _texts),
@@ -128,19 +141,29 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
 
 
 def main() -> None:
-    wanted = sys.argv[1:] or list(VIEWS)
+    wanted = sys.argv[1:] or [*OF_NO_CLASS, *VIEWS]
     FOLDER.mkdir(parents=True, exist_ok=True)
-    with demo_server() as address, sync_playwright() as playwright:
+    with sync_playwright() as playwright:
         browser = launch_chromium(playwright)
-        for name in wanted:
-            place, prepare = VIEWS[name]
-            page = browser.new_page(viewport={"width": 1280, "height": 800})
-            page.goto(address + place, wait_until="networkidle")
-            prepare(page)
-            page.screenshot(path=FOLDER / f"{name}.png")
-            page.close()
-            print(f"docs/screenshots/{name}.png")
+        for server, views in ((empty_server, OF_NO_CLASS), (demo_server, VIEWS)):
+            names = [name for name in wanted if name in views]
+            if names:
+                with server() as address:
+                    for name in names:
+                        _take(browser, address, name, *views[name])
         browser.close()
+
+
+def _take(
+    browser: Browser, address: str, name: str, place: str, prepare: Callable[[Page], None]
+) -> None:
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.goto(address + place, wait_until="networkidle")
+    prepare(page)
+    page.wait_for_load_state("networkidle")
+    page.screenshot(path=FOLDER / f"{name}.png")
+    page.close()
+    print(f"docs/screenshots/{name}.png")
 
 
 if __name__ == "__main__":

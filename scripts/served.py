@@ -74,7 +74,7 @@ class Application:
 
     def _answers(self) -> bool:
         try:
-            urllib.request.urlopen(f"{self.address}/api/classroom", timeout=10).close()
+            urllib.request.urlopen(f"{self.address}/api/classroom/choices", timeout=10).close()
         except urllib.error.URLError:
             return False
         return True
@@ -136,9 +136,22 @@ def demo_server() -> Iterator[str]:
     with tempfile.TemporaryDirectory() as folder:
         database = Path(folder) / "demo.db"
         make_demo(database)
-        running = Application(database, free_port())
-        running.start()
-        try:
-            yield running.address
-        finally:
-            running.stop()
+        with _serving(database) as address:
+            yield address
+
+
+@contextmanager
+def empty_server() -> Iterator[str]:
+    """The address of the application over a record without a class."""
+    with tempfile.TemporaryDirectory() as folder, _serving(Path(folder) / "new.db") as address:
+        yield address
+
+
+@contextmanager
+def _serving(database: Path) -> Iterator[str]:
+    running = Application(database, free_port())
+    running.start()
+    try:
+        yield running.address
+    finally:
+        running.stop()

@@ -86,6 +86,11 @@ SCHEME = {
 WRITTEN = "/api/show/lessons/{lesson_id}/written/{kind}"
 REQUESTS = (
     good("GET /api/classroom"),
+    good("GET /api/classroom/choices"),
+    good("POST /api/classroom", {"name": "Ours", "hand": "plain", "children": [{"name": "Ada"}]}),
+    good("POST /api/classroom/list", {"text": "Ada\nBo, left"}),
+    good("POST /api/classroom/pupils", {"children": [{"name": "Ada", "handedness": "left"}]}),
+    good("PUT /api/classroom/pupils/{pupil_id}", {"name": "Ada"}, pupil_id=1),
     good("PUT /api/classroom/stage", {"stage": "secure"}),
     good("PUT /api/classroom/pupils/{pupil_id}/stage", {"stage": "beginning"}, pupil_id=1),
     good("DELETE /api/classroom/pupils/{pupil_id}", pupil_id=2),

@@ -8,6 +8,7 @@ SCREENS = [
     "/plan/hand",
     "/plan/joining",
     "/plan/ways",
+    "/plan/class",
     "/show/n",
     "/write/n",
     "/write/text?kind=word&target=hen",

@@ -2,6 +2,7 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 
+import { ProblemError } from "./api/client";
 import { useAlphabet, useClassroom } from "./api/queries";
 import { ShowStation } from "./show/ShowStation";
 import { Loading, ProblemNote } from "./ui/states";
@@ -31,10 +32,19 @@ const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
 
+const FirstSteps = lazy(async () => ({ default: (await import("./first/FirstSteps")).FirstSteps }));
+
 export function App() {
   const classroom = useClassroom();
   const alphabet = useAlphabet();
   const failed = [classroom, alphabet].find(({ isError }) => isError);
+  if (isMissing(classroom.error)) {
+    return (
+      <Suspense fallback={<Loading what="the first page" />}>
+        <FirstSteps />
+      </Suspense>
+    );
+  }
   return (
     <div className="flex min-h-dvh flex-col">
       <StationLine className={classroom.data?.name} />
@@ -49,6 +59,11 @@ export function App() {
       </main>
     </div>
   );
+}
+
+/** There is no class yet. */
+function isMissing(error: unknown): boolean {
+  return error instanceof ProblemError && error.status === 404;
 }
 
 function Stations({ letters }: { letters: string[] }) {

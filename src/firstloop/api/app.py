@@ -7,7 +7,7 @@ from pathlib import Path
 from fastapi import FastAPI
 from fastapi.routing import APIRoute
 
-from firstloop.api import check, classroom, door, grow, plan, problems, show, texts, write
+from firstloop.api import check, classroom, door, grow, plan, problems, roster, show, texts, write
 from firstloop.api.interface import Interface
 from firstloop.store.database import Database
 
@@ -30,7 +30,7 @@ def create_app(
     app.state.database = database
     problems.install(app)
     door.install(app, hosts)
-    routers = [station.router for station in (classroom, show, write, check, texts, grow)]
+    routers = [station.router for station in (classroom, roster, show, write, check, texts, grow)]
     for router in (*routers, *plan.ROUTERS):
         app.include_router(router, responses=problems.ANSWERS, max_body_size=door.LARGEST_BODY)
     if interface is not None:

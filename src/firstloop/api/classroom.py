@@ -52,7 +52,7 @@ class PupilStageIn(Sent):
 @router.get("")
 def get_class(school_class: Class) -> ClassOut:
     """The class of this school."""
-    return _class_out(school_class)
+    return class_out(school_class)
 
 
 @router.put("/stage")
@@ -60,7 +60,7 @@ def put_stage(record: Record, school_class: Class, sent: StageIn) -> ClassOut:
     """Sets by which limits the class's letters are checked from now on."""
     with record.writing() as session:
         changed = classes.set_stage(session, school_class.id, sent.stage)
-    return _class_out(changed)
+    return class_out(changed)
 
 
 @router.put("/pupils/{pupil_id}/stage")
@@ -73,7 +73,8 @@ def put_pupil_stage(
     return pupil_out(changed)
 
 
-def _class_out(school_class: ClassRecord) -> ClassOut:
+def class_out(school_class: ClassRecord) -> ClassOut:
+    """A class as an answer."""
     return ClassOut(
         name=school_class.name,
         hand=school_class.style.hand,

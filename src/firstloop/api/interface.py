@@ -38,7 +38,7 @@ class Interface(Mount):
 class _Files(StaticFiles):
     def __init__(self, directory: Path) -> None:
         super().__init__(directory=directory)
-        self._page = (directory / PAGE).read_text(encoding="utf-8")
+        self._page = directory / PAGE
 
     async def get_response(self, path: str, scope: Scope) -> Response:
         """The file, or the page that finds its own place."""
@@ -58,5 +58,6 @@ class _Files(StaticFiles):
         nonce = secrets.token_urlsafe(16)
         policy = POLICY.replace("style-src 'self'", f"style-src 'self' 'nonce-{nonce}'")
         return HTMLResponse(
-            self._page.replace(NONCE, nonce), headers={"Content-Security-Policy": policy}
+            self._page.read_text(encoding="utf-8").replace(NONCE, nonce),
+            headers={"Content-Security-Policy": policy},
         )

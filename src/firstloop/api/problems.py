@@ -18,8 +18,10 @@ from firstloop.core.errors import (
     TooMuchInkError,
     UnknownLetterError,
 )
+from firstloop.services.children import ClassIsThereError
 from firstloop.store.errors import RecordBusyError, RecordError
 from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError
+from firstloop.store.pupils import NameTakenError
 from firstloop.store.records import NotInRecordError
 
 LOG = logging.getLogger(__name__)
@@ -42,6 +44,8 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
     (AnotherCameFirstError, 409, "Another came first"),
+    (NameTakenError, 409, "There already"),
+    (ClassIsThereError, 409, "There already"),
     (TakenBackError, 410, "Taken back"),
     (TooMuchInkError, 413, "Too much at once"),
     (InkError, 422, "This ink cannot be checked"),
@@ -74,6 +78,9 @@ def _declared(titles: Mapping[int, str]) -> dict[int | str, dict[str, object]]:
 
 ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
+
+THERE_ALREADY = _declared({409: "There already"})
+"""What may be answered to something new that has a name."""
 
 HANDED_IN = _declared({409: "Another came first", 410: "Taken back"})
 """What may be answered to something handed in besides."""

@@ -95,7 +95,9 @@ def first(session: Session) -> ClassRecord:
     """The class of this school; raises NotInRecordError while there is none."""
     row = session.connection().execute(_FIRST).first()
     if row is None:
-        raise NotInRecordError('there is no class yet; "firstloop demo" makes one up')
+        raise NotInRecordError(
+            'there is no class yet; make yours, or "firstloop demo" makes one up'
+        )
     return _record(session, row)
 
 

@@ -6,7 +6,9 @@ from sqlalchemy import CheckConstraint, ForeignKey, Row, UniqueConstraint, bindp
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Stage
+from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
+from firstloop.core.teaching.roster import key_of
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PupilRecord
 
@@ -44,6 +46,37 @@ def of_class(session: Session, class_id: int) -> tuple[PupilRecord, ...]:
     """The children of a class, by name."""
     rows = session.connection().execute(_OF_CLASS, {"class_id": class_id})
     return tuple(record_of(row) for row in rows)
+
+
+class NameTakenError(FirstLoopError):
+    """A child of the class is called so already."""
+
+
+def add(session: Session, class_id: int, name: str, handedness: Handedness) -> PupilRecord:
+    """Takes a child into a class; raises NameTakenError."""
+    _require_free(session, class_id, name)
+    row = Pupil(class_id=class_id, name=name, handedness=handedness.value)
+    session.add(row)
+    session.flush()
+    return record_of(row)
+
+
+def change(
+    session: Session, class_id: int, pupil_id: int, name: str, handedness: Handedness
+) -> PupilRecord:
+    """Calls a child otherwise, or says that they write with the other hand; letters stay theirs.
+    Raises NotInRecordError and NameTakenError."""
+    row = _row(session, class_id, pupil_id)
+    _require_free(session, class_id, name, but=pupil_id)
+    row.name, row.handedness = name, handedness.value
+    session.flush()
+    return record_of(row)
+
+
+def _require_free(session: Session, class_id: int, name: str, but: int | None = None) -> None:
+    for one in of_class(session, class_id):
+        if one.id != but and key_of(one.name) == key_of(name):
+            raise NameTakenError(f"{one.name} is there already; add a letter to tell them apart")
 
 
 def set_stage(session: Session, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:

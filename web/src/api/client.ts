@@ -11,11 +11,14 @@ import type { paths, Problem } from "./schema";
 /** What the server could not do, in the words it gave. */
 export class ProblemError extends Error {
   readonly title: string;
+  /** The status of the answer; 0 where there was none. */
+  readonly status: number;
   /** Each fault by itself, where there are several. */
   readonly where: readonly string[];
-  constructor(title: string, detail: string, where: readonly string[] = []) {
+  constructor(title: string, detail: string, where: readonly string[] = [], status = 0) {
     super(detail);
     this.title = title;
+    this.status = status;
     this.where = where;
   }
 }
@@ -30,7 +33,7 @@ fetchClient.use({
     if (response.ok) return;
     const said: unknown = await response.json().catch(() => undefined);
     throw isProblem(said)
-      ? new ProblemError(said.title, said.detail, said.where)
+      ? new ProblemError(said.title, said.detail, said.where, said.status)
       : new ProblemError("Something failed", `The server answered ${String(response.status)}.`);
   },
   onError() {

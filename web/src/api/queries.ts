@@ -84,17 +84,6 @@ export function useSetPupilStage() {
   });
 }
 
-export function useForgetPupil() {
-  const queries = useQueryClient();
-  return $api.useMutation("delete", "/api/classroom/pupils/{pupil_id}", {
-    onSuccess: () => queries.invalidateQueries(),
-  });
-}
-
-export function useRenewCopies() {
-  return $api.useMutation("post", "/api/classroom/copies");
-}
-
 export function useStyle() {
   return $api.useQuery("get", "/api/plan/style", {}, FOR_GOOD);
 }

@@ -17,7 +17,11 @@ export interface paths {
          */
         get: operations["get_class"];
         put?: never;
-        post?: never;
+        /**
+         * Post Class
+         * @description Makes the first class of a record.
+         */
+        post: operations["post_class"];
         delete?: never;
         options?: never;
         head?: never;
@@ -72,7 +76,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put?: never;
+        /**
+         * Put Pupil
+         * @description Calls a child otherwise, or says that they write with the other hand.
+         */
+        put: operations["put_pupil"];
         post?: never;
         /**
          * Forget Pupil
@@ -98,6 +106,66 @@ export interface paths {
          * @description Makes a copy of the record as it is now and drops all earlier ones.
          */
         post: operations["renew_copies"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classroom/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Choices
+         * @description What a first class is chosen from.
+         */
+        get: operations["get_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classroom/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post List
+         * @description What a class list says, line by line; nothing is kept.
+         */
+        post: operations["post_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classroom/pupils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Pupils
+         * @description Takes children in, all or none.
+         */
+        post: operations["post_pupils"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1345,6 +1413,58 @@ export interface components {
             words: components["schemas"]["WordOut"][];
         };
         /**
+         * ChildIn
+         * @description A child to take in: what to call them, and the hand they write with.
+         */
+        ChildIn: {
+            /** Name */
+            name: string;
+            /** @default right */
+            handedness: components["schemas"]["Handedness"];
+        };
+        /**
+         * ChildrenIn
+         * @description Children to take in, all or none.
+         */
+        ChildrenIn: {
+            /** Children */
+            children: components["schemas"]["ChildIn"][];
+        };
+        /**
+         * ChoicesOut
+         * @description What a first class is chosen from; and its name if there is one already.
+         */
+        ChoicesOut: {
+            /** There */
+            there: string | null;
+            /** Hands */
+            hands: components["schemas"]["HandPicture"][];
+            /** Rulings */
+            rulings: components["schemas"]["RulingPicture"][];
+        };
+        /**
+         * ClassIn
+         * @description A first class: its name, how it writes, its children.
+         */
+        ClassIn: {
+            /** Name */
+            name: string;
+            /** Hand */
+            hand: string;
+            /** @default four */
+            ruling: components["schemas"]["RulingKind"];
+            /**
+             * X Height Mm
+             * @default 8
+             */
+            x_height_mm: number;
+            /**
+             * Children
+             * @default []
+             */
+            children: components["schemas"]["ChildIn"][];
+        };
+        /**
          * ClassOut
          * @description The class, and the letters its hand has.
          */
@@ -1479,6 +1599,17 @@ export interface components {
             days_over: number;
             /** Why */
             why: string;
+        };
+        /**
+         * EntryOut
+         * @description A child on a list, and on which line.
+         */
+        EntryOut: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            handedness: components["schemas"]["Handedness"];
         };
         /**
          * FamilyIn
@@ -1676,6 +1807,15 @@ export interface components {
             name: string;
             /** Own */
             own: boolean;
+        };
+        /**
+         * HandPicture
+         * @description A hand to choose by a word in it.
+         */
+        HandPicture: {
+            /** Hand */
+            hand: string;
+            picture: components["schemas"]["Picture"];
         };
         /**
          * Handedness
@@ -2030,6 +2170,34 @@ export interface components {
             };
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
+        };
+        /**
+         * ListFault
+         * @description What is wrong on a line of a list, and what to do.
+         */
+        ListFault: {
+            /** Line */
+            line: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * ListIn
+         * @description A class list as it was typed or brought along.
+         */
+        ListIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * ListOut
+         * @description A list as it was read; nothing of it is kept.
+         */
+        ListOut: {
+            /** Children */
+            children: components["schemas"]["EntryOut"][];
+            /** Faults */
+            faults: components["schemas"]["ListFault"][];
         };
         /**
          * LookedOut
@@ -2445,6 +2613,15 @@ export interface components {
             /** Y */
             y: number;
             look: components["schemas"]["LineLook"];
+        };
+        /**
+         * RulingPicture
+         * @description Lines to choose by their picture.
+         */
+        RulingPicture: {
+            ruling: components["schemas"]["RulingKind"];
+            /** Lines */
+            lines: components["schemas"]["RulingLine"][];
         };
         /**
          * SchemeIn
@@ -3103,6 +3280,10 @@ export type BoardInk = components['schemas']['BoardInk'];
 export type BoardInkIn = components['schemas']['BoardInkIn'];
 export type BroughtOut = components['schemas']['BroughtOut'];
 export type ChainOut = components['schemas']['ChainOut'];
+export type ChildIn = components['schemas']['ChildIn'];
+export type ChildrenIn = components['schemas']['ChildrenIn'];
+export type ChoicesOut = components['schemas']['ChoicesOut'];
+export type ClassIn = components['schemas']['ClassIn'];
 export type ClassOut = components['schemas']['ClassOut'];
 export type CloseOut = components['schemas']['CloseOut'];
 export type Code = components['schemas']['Code'];
@@ -3113,6 +3294,7 @@ export type CustomsOut = components['schemas']['CustomsOut'];
 export type DayOut = components['schemas']['DayOut'];
 export type Dimension = components['schemas']['Dimension'];
 export type DueOut = components['schemas']['DueOut'];
+export type EntryOut = components['schemas']['EntryOut'];
 export type FamilyIn = components['schemas']['FamilyIn'];
 export type FamilyOut = components['schemas']['FamilyOut'];
 export type FamilyPlace = components['schemas']['FamilyPlace'];
@@ -3126,6 +3308,7 @@ export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GrowOut = components['schemas']['GrowOut'];
 export type HabitOut = components['schemas']['HabitOut'];
 export type HandChoice = components['schemas']['HandChoice'];
+export type HandPicture = components['schemas']['HandPicture'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
 export type InCopiesOut = components['schemas']['InCopiesOut'];
@@ -3149,6 +3332,9 @@ export type LetterStanding = components['schemas']['LetterStanding'];
 export type Line = components['schemas']['Line'];
 export type LineLook = components['schemas']['LineLook'];
 export type LinesPreset = components['schemas']['LinesPreset'];
+export type ListFault = components['schemas']['ListFault'];
+export type ListIn = components['schemas']['ListIn'];
+export type ListOut = components['schemas']['ListOut'];
 export type LookedOut = components['schemas']['LookedOut'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
@@ -3184,6 +3370,7 @@ export type RowOut = components['schemas']['RowOut'];
 export type RubbingRule = components['schemas']['RubbingRule'];
 export type RulingKind = components['schemas']['RulingKind'];
 export type RulingLine = components['schemas']['RulingLine'];
+export type RulingPicture = components['schemas']['RulingPicture'];
 export type SchemeIn = components['schemas']['SchemeIn'];
 export type SchemeList = components['schemas']['SchemeList'];
 export type SchemeName = components['schemas']['SchemeName'];
@@ -3276,6 +3463,100 @@ export interface operations {
             };
             /** @description Not in the record */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There already */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3486,6 +3767,102 @@ export interface operations {
             };
         };
     };
+    put_pupil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChildIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     forget_pupil: {
         parameters: {
             query?: never;
@@ -3608,6 +3985,264 @@ export interface operations {
             };
             /** @description Not in the record */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_pupils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChildrenIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There already */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -69,21 +69,3 @@ test("a class without children says so; a record that fails can be asked again",
   await user.click(screen.getByRole("button", { name: "Try again" }));
   expect(await screen.findByText("There are no children in this class yet.")).toBeVisible();
 });
-
-test("a child is deleted after a question; what copies still hold is said and can be renewed", async () => {
-  serve("DELETE /api/classroom/pupils/2", { copies: 3, until: "2026-12-26" });
-  serve("POST /api/classroom/copies", { copies: 0, until: null });
-  const { user } = putUp(<GrowStation />);
-  (await screen.findByRole("combobox", { name: "Child to delete" })).focus();
-  await user.keyboard("{Enter}");
-  await user.click(await screen.findByRole("option", { name: "Jori" }));
-  await user.click(screen.getByRole("button", { name: "Delete Jori" }));
-  expect(askedOf("DELETE /api/classroom/pupils/2")).toHaveLength(0);
-  await user.click(await screen.findByRole("button", { name: "Delete for good" }));
-  expect(
-    await screen.findByText(/3 copies still hold the child, the last until 26 December/),
-  ).toBeVisible();
-  await user.click(screen.getByRole("button", { name: "Renew the copies now" }));
-  expect(await screen.findByText(/No copy of the record holds the child/)).toBeVisible();
-  expect(askedOf("POST /api/classroom/copies")).toHaveLength(1);
-});

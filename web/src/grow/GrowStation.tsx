@@ -3,7 +3,6 @@ import { Link } from "react-router";
 
 import type { GrowOut as Grow } from "../api/schema";
 import { useGrow } from "../api/attemptQueries";
-import { ForgetChild } from "./ForgetChild";
 import { ClassStage, PupilStage } from "./Stages";
 import { SmallLetter } from "../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../ui/states";
@@ -20,7 +19,6 @@ export function GrowStation() {
       <ClassStage />
       <Standings grow={grow.data} />
       <Legend />
-      <ForgetChild pupils={grow.data.pupils.map(({ pupil }) => pupil)} />
     </section>
   );
 }

@@ -8,6 +8,7 @@ import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
 import { JoiningDesk } from "./joining/JoiningDesk";
 import { LetterDesk } from "./letters/LetterDesk";
+import { RosterDesk } from "./roster/RosterDesk";
 import { TodayDesk } from "./today/TodayDesk";
 import { WordsDesk } from "./words/WordsDesk";
 
@@ -19,6 +20,7 @@ const DESKS = [
   { to: "hand", name: "Hand and lines" },
   { to: "joining", name: "To joined" },
   { to: "ways", name: "Our ways" },
+  { to: "class", name: "Class list" },
 ];
 
 export function PlanStation() {
@@ -53,6 +55,7 @@ export function PlanStation() {
         <Route path="hand" element={<StyleDesk />} />
         <Route path="joining" element={<JoiningDesk />} />
         <Route path="ways" element={<CustomsDesk />} />
+        <Route path="class" element={<RosterDesk />} />
         <Route path="*" element={<Navigate to="/plan/families" replace />} />
       </Routes>
     </div>

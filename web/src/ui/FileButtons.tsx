@@ -16,14 +16,22 @@ export function SaveFile({ href, name, label }: { href: string; name: string; la
   );
 }
 
-export function BringFile({ label, onText }: { label: string; onText: (text: string) => void }) {
+export function BringFile({
+  label,
+  onText,
+  accept = ".json,application/json",
+}: {
+  label: string;
+  onText: (text: string) => void;
+  accept?: string;
+}) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         aria-label={label}
         className="sr-only"
         tabIndex={-1}

@@ -1,12 +1,12 @@
 /** A child who is to be deleted: asked once, done for good, and what copies still hold said. */
 import { useState } from "react";
 
-import { useForgetPupil, useRenewCopies } from "../api/queries";
-import type { PupilOut as Pupil } from "../api/schema";
-import { Button } from "../ui/Button";
-import { ConfirmButton } from "../ui/ConfirmButton";
-import { Pick } from "../ui/Pick";
-import { ProblemNote } from "../ui/states";
+import { useForgetPupil, useRenewCopies } from "../../api/rosterQueries";
+import type { PupilOut as Pupil } from "../../api/schema";
+import { Button } from "../../ui/Button";
+import { ConfirmButton } from "../../ui/ConfirmButton";
+import { Pick } from "../../ui/Pick";
+import { ProblemNote } from "../../ui/states";
 
 const NOBODY = "nobody";
 

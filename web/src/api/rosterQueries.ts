@@ -1,0 +1,53 @@
+/** The class list: a first class, children taken in, called otherwise, deleted. */
+import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
+
+import { $api, exact } from "./client";
+import type { ChoicesOut } from "./schema";
+
+/** What a first class is chosen from. */
+export function useChoices() {
+  return $api.useQuery("get", "/api/classroom/choices", {}, { select: exact<ChoicesOut> });
+}
+
+/** What a list says, line by line; what it said before stays until that is known. */
+export function useList(text: string) {
+  return $api.useQuery(
+    "post",
+    "/api/classroom/list",
+    { body: { text } },
+    { placeholderData: keepPreviousData },
+  );
+}
+
+/** Nearly every page shows a name. */
+function useAllAnew() {
+  const queries = useQueryClient();
+  return { onSuccess: () => queries.invalidateQueries() };
+}
+
+/** Goes on before anything is fetched: with the class there, its first page is gone. */
+export function useBegin(goOn: () => void) {
+  const { onSuccess } = useAllAnew();
+  return $api.useMutation("post", "/api/classroom", {
+    onSuccess: () => {
+      goOn();
+      return onSuccess();
+    },
+  });
+}
+
+export function useTakeIn() {
+  return $api.useMutation("post", "/api/classroom/pupils", useAllAnew());
+}
+
+export function useChangePupil() {
+  return $api.useMutation("put", "/api/classroom/pupils/{pupil_id}", useAllAnew());
+}
+
+export function useForgetPupil() {
+  return $api.useMutation("delete", "/api/classroom/pupils/{pupil_id}", useAllAnew());
+}
+
+export function useRenewCopies() {
+  return $api.useMutation("post", "/api/classroom/copies");
+}
