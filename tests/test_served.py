@@ -48,7 +48,7 @@ def status_of(address: str, path: str) -> tuple[int, str]:
 
 
 def test_twenty_pads_at_once_lose_and_double_nothing(
-    application: Application, record: Path
+    application: Application, record: Path, tmp_path: Path
 ) -> None:
     load = clients.run(application.port, clients=20, seconds=30, most=6, pupils=PUPILS)
     assert load.failures == []
@@ -58,13 +58,24 @@ def test_twenty_pads_at_once_lose_and_double_nothing(
     with sqlite3.connect(record) as opened:
         assert opened.execute("SELECT count(*) FROM attempt").fetchone() == (120,)
     opened.close()
+    soon_the_one_file_holds_all(record, tmp_path / "soon.db", load)
+    application.stop()
+    shutil.copy(record, tmp_path / "ended.db")
+    assert clients.lost(tmp_path / "ended.db", load) == []
+
+
+def soon_the_one_file_holds_all(record: Path, copy: Path, load: clients.Load) -> None:
+    until = time.monotonic() + 10
+    while clients.lost_in_file(record, copy, load) and time.monotonic() < until:
+        threading.Event().wait(0.1)
+    assert clients.lost_in_file(record, copy, load) == []
 
 
 def test_killed_again_and_again_it_has_all_that_it_acknowledged(
     application: Application, record: Path
 ) -> None:
     acknowledged = 0
-    for seed, point in enumerate((1, 7, 23)):
+    for seed, point in enumerate((1, 17)):
         if seed:
             application.start()
         load = clients.run(
@@ -86,30 +97,7 @@ def test_killed_again_and_again_it_has_all_that_it_acknowledged(
     assert kept >= acknowledged
 
 
-def test_ended_it_leaves_one_file_that_holds_all(
-    application: Application, record: Path, tmp_path: Path
-) -> None:
-    load = clients.run(application.port, clients=4, seconds=10, most=5, pupils=PUPILS)
-    application.stop()
-    (tmp_path / "away").mkdir()
-    shutil.copy(record, tmp_path / "away" / "record.db")
-    assert len(load.acknowledged) == 20
-    assert clients.lost(tmp_path / "away" / "record.db", load) == []
-
-
-def test_soon_after_a_write_the_one_file_holds_it(
-    application: Application, record: Path, tmp_path: Path
-) -> None:
-    load = clients.run(application.port, clients=4, seconds=10, most=5, pupils=PUPILS)
-    (tmp_path / "away").mkdir()
-    copy = tmp_path / "away" / "record.db"
-    until = time.monotonic() + 10
-    while clients.lost_in_file(record, copy, load) and time.monotonic() < until:
-        threading.Event().wait(0.1)
-    assert clients.lost_in_file(record, copy, load) == []
-
-
-def test_a_record_that_is_taken_away_is_said_so_until_it_is_back(
+def test_a_record_that_is_taken_away_or_damaged_is_said_so_and_it_ends_when_told(
     application: Application, record: Path
 ) -> None:
     away = record.with_name("away.db")
@@ -121,19 +109,11 @@ def test_a_record_that_is_taken_away_is_said_so_until_it_is_back(
     assert set(load.statuses) == {503}
     away.rename(record)
     assert status_of(application.address, "/api/classroom")[0] == 200
-
-
-def test_a_record_that_is_damaged_meanwhile_is_said_so(
-    application: Application, record: Path
-) -> None:
     with record.open("r+b") as file:
         file.write(os.urandom(record.stat().st_size))
     status, said = status_of(application.address, "/api/check/texts")
     assert status == 503
     assert "firstloop restore" in said
-
-
-def test_told_to_end_it_ends(application: Application) -> None:
     assert application.process is not None
     application.process.send_signal(signal.SIGINT)
     assert application.process.wait(timeout=10) is not None

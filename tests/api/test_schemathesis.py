@@ -16,7 +16,7 @@ from tests.conftest import add_class
 
 # Hypothesis makes the cases anew each time, from one seed: a run that fails can be run again.
 CASES = settings(
-    max_examples=6,
+    max_examples=3,
     derandomize=True,
     deadline=None,
     suppress_health_check=list(HealthCheck),

@@ -19,6 +19,7 @@ from firstloop.core.letters.style import Style
 from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching.roster import MOST_CHILDREN, read_roster
 from firstloop.core.text.words import compose
+from firstloop.formats.class_list import rows_of
 from firstloop.services import children
 from firstloop.services.preparing import prepare
 from firstloop.store import classes, pupils
@@ -157,7 +158,7 @@ def post_class(
 @router.post("/list")
 def post_list(session: Db, sent: ListIn) -> ListOut:
     """What a class list says, line by line; nothing is kept."""
-    read = read_roster(sent.text, _names(session))
+    read = read_roster(rows_of(sent.text), _names(session))
     return ListOut(
         children=[EntryOut.model_validate(one, from_attributes=True) for one in read.entries],
         faults=[ListFault.model_validate(one, from_attributes=True) for one in read.faults],

@@ -58,6 +58,7 @@ def _serve(options: argparse.Namespace) -> int:
             app,
             log_level="warning",
             server_header=False,
+            proxy_headers=False,  # nobody stands before it whose word would count
             timeout_graceful_shutdown=LONGEST_GOODBYE_S,
         )
         uvicorn.Server(settings).run(sockets=[listening])

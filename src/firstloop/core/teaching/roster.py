@@ -1,19 +1,14 @@
 """A class list as a teacher has it: names one a line, or a table out of another program."""
 
-import csv
 import unicodedata
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from io import StringIO
 
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.plain_text import is_plain
 
 MOST_CHILDREN, LONGEST_NAME = 60, 60
 """Children of one class, and characters of what one is called."""
-
-PARTERS = ("\t", ";", ",")
-"""What parts the columns of a table; the first that is there does."""
 
 FIRST, LAST, HAND = "first", "last", "hand"
 HEADINGS = {
@@ -29,6 +24,14 @@ HANDS = {
     "right": Handedness.RIGHT, "r": Handedness.RIGHT, "right-handed": Handedness.RIGHT,
     "": Handedness.RIGHT,
 }  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A line of a list, and its cells without the space around them."""
+
+    line: int
+    cells: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,20 +59,21 @@ class Roster:
     faults: tuple[RosterFault, ...]
 
 
-def read_roster(text: str, known: Iterable[str] = ()) -> Roster:
-    r"""The children on a list; `known` are those who are in the class already.
+def read_roster(rows: Sequence[Row], known: Iterable[str] = ()) -> Roster:
+    """The children on a list; `known` are those who are in the class already.
 
     Children of one first name are told apart by their last names, as far as is needed.
 
-    >>> roster = read_roster("first name;surname;hand\nMila;Kern;left\nMila;Kohl;\nJori;Lund;")
+    >>> table = [("first name", "surname", "hand"), ("Mila", "Kern", "left"), ("Mila", "Kohl", "")]
+    >>> roster = read_roster([Row(at, cells) for at, cells in enumerate(table, 1)])
     >>> [(one.name, one.handedness.value) for one in roster.entries]
-    [('Mila Ke.', 'left'), ('Mila Ko.', 'right'), ('Jori', 'right')]
-    >>> [(one.line, one.what) for one in read_roster("Mila\nJori\nmila").faults]
-    [(3, 'mila is there already; add a letter to tell them apart')]
-    >>> read_roster("\n \n")
+    [('Mila Ke.', 'left'), ('Mila Ko.', 'right')]
+    >>> read_roster([Row(1, ("Ada",))], known=["ADA"]).faults[0].what
+    'Ada is there already; add a letter to tell them apart'
+    >>> read_roster([])
     Roster(entries=(), faults=())
     """
-    rows = [row for row in _rows(text) if any(row.cells)]
+    rows = [row for row in rows if any(row.cells)]
     columns = _headings(rows[0].cells) if rows else None
     if columns:
         rows = rows[1:]
@@ -92,26 +96,11 @@ _TOO_MANY = f"a class has at most {MOST_CHILDREN} children; make two classes of 
 
 
 @dataclass(frozen=True, slots=True)
-class _Row:
-    line: int
-    cells: tuple[str, ...]
-
-
-@dataclass(frozen=True, slots=True)
 class _Child:
     line: int
     first: str
     last: str
     handedness: Handedness
-
-
-def _rows(text: str) -> list[_Row]:
-    text = text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n")
-    parter = next((one for one in PARTERS if one in text), PARTERS[-1])
-    reader = csv.reader(StringIO(text), delimiter=parter, skipinitialspace=True)
-    return [
-        _Row(reader.line_num, tuple(" ".join(cell.split()) for cell in cells)) for cells in reader
-    ]
 
 
 def _headings(cells: Sequence[str]) -> list[str | None] | None:
@@ -120,7 +109,7 @@ def _headings(cells: Sequence[str]) -> list[str | None] | None:
     return named if FIRST in named else None
 
 
-def _child(row: _Row, columns: list[str | None] | None) -> _Child | RosterFault:
+def _child(row: Row, columns: list[str | None] | None) -> _Child | RosterFault:
     cells = dict.fromkeys((FIRST, LAST, HAND), "")
     for at, cell in enumerate(row.cells):
         column = columns[at] if columns and at < len(columns) else None

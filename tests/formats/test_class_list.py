@@ -1,13 +1,20 @@
 """Class lists as they come: typed, pasted, saved by other programs."""
 
+from collections.abc import Sequence
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from firstloop.core.evidence.task import Handedness
-from firstloop.core.teaching.roster import MOST_CHILDREN, read_roster
+from firstloop.core.teaching.roster import MOST_CHILDREN, Roster, read_roster
+from firstloop.formats.class_list import rows_of
 
 LEFT, RIGHT = Handedness.LEFT, Handedness.RIGHT
+
+
+def read(text: str, known: Sequence[str] = ()) -> Roster:
+    return read_roster(rows_of(text), known)
 
 
 @pytest.mark.parametrize(
@@ -32,7 +39,7 @@ LEFT, RIGHT = Handedness.LEFT, Handedness.RIGHT
 def test_children_are_read_however_the_list_is_parted(
     text: str, expected: list[tuple[str, Handedness]]
 ) -> None:
-    roster = read_roster(text)
+    roster = read(text)
     assert [(one.name, one.handedness) for one in roster.entries] == expected
     assert roster.faults == ()
 
@@ -52,19 +59,19 @@ def test_children_are_read_however_the_list_is_parted(
     ],
 )
 def test_a_fault_is_named_by_its_line(text: str, line: int, what: str) -> None:
-    faults = read_roster(text, known=["ada"]).faults
+    faults = read(text, ["ada"]).faults
     assert [fault.line for fault in faults] == [line]
     assert what in faults[0].what
 
 
 def test_a_name_of_the_class_is_told_apart_by_the_last_name() -> None:
-    (entry,) = read_roster("first;surname\nAda;Berg", known=["ada"]).entries
+    (entry,) = read("first;surname\nAda;Berg", ["ada"]).entries
     assert entry.name == "Ada B."
 
 
 @given(st.text(max_size=400))
 def test_whatever_is_pasted_is_read_or_named(text: str) -> None:
-    roster = read_roster(text)
+    roster = read(text)
     assert len(roster.entries) <= MOST_CHILDREN
     lines = len(text.splitlines()) + text.count("\r") + 1
     assert all(1 <= fault.line <= lines for fault in roster.faults)
