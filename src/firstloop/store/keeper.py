@@ -6,6 +6,7 @@ import sqlite3
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Event, Thread
+from time import monotonic
 
 from firstloop.store import copies
 from firstloop.store.errors import RecordError
@@ -16,8 +17,8 @@ LOG = logging.getLogger(__name__)
 SOON_S = 0.3
 """After a write; so much of a class's work at once is brought into the file together."""
 
-LOOKS_EVERY_S = 600.0
-"""Whether a new day has begun."""
+BEGINS_AFTER_S, LOOKS_EVERY_S = 5.0, 600.0
+"""With the day's copy, once the first pages are answered; then whether a new day has begun."""
 
 
 class Keeper:
@@ -29,7 +30,7 @@ class Keeper:
         self._thread = Thread(target=self._run, name="keeper", daemon=True)
 
     def start(self) -> None:
-        """Begins, with the copy of today if there is none."""
+        """Begins, soon with the copy of today if there is none."""
         self._thread.start()
 
     def written(self) -> None:
@@ -43,12 +44,15 @@ class Keeper:
         self._thread.join()
 
     def _run(self) -> None:
+        copy_at = monotonic() + BEGINS_AFTER_S
         while not self._ended.is_set():
-            self._copy()
-            if self._written.wait(LOOKS_EVERY_S):
+            if self._written.wait(max(0.0, copy_at - monotonic())):
                 self._ended.wait(SOON_S)
                 self._written.clear()
                 self._bring_up()
+            if monotonic() >= copy_at:
+                self._copy()
+                copy_at = monotonic() + LOOKS_EVERY_S
 
     def _copy(self) -> None:
         try:

@@ -3,6 +3,7 @@ kept before."""
 
 import logging
 import os
+import sqlite3
 from contextlib import suppress
 from datetime import UTC, datetime
 from pathlib import Path
@@ -11,7 +12,6 @@ from typing import Any
 from alembic import command
 from alembic.config import Config
 from sqlalchemy import Connection, Engine, create_engine, event
-from sqlalchemy.exc import DBAPIError
 
 from firstloop.store import copies, school
 from firstloop.store.errors import RecordError, explained
@@ -20,6 +20,7 @@ from firstloop.store.soundness import (
     MIGRATIONS,
     State,
     look_over,
+    opened_to_use,
     require_tables,
 )
 
@@ -105,12 +106,9 @@ def _migrate(path: Path) -> None:
 
 
 def _require_whole(path: Path) -> None:
-    engine = connections(path)
     try:
-        with engine.connect() as connection:
-            connection.exec_driver_sql("PRAGMA journal_mode = WAL")
-            require_tables(connection, path)
-    except DBAPIError as error:
+        with opened_to_use(path) as opened:
+            opened.execute("PRAGMA journal_mode = WAL")
+            require_tables(opened, path)
+    except sqlite3.Error as error:
         raise explained(path, error) or error from error
-    finally:
-        engine.dispose()

@@ -9,8 +9,6 @@ from contextlib import closing
 from enum import StrEnum
 from pathlib import Path
 
-from sqlalchemy import Connection, inspect
-
 from firstloop.store.base import Base
 from firstloop.store.errors import RecordError
 
@@ -83,19 +81,25 @@ def log_of(path: Path) -> Path:
     return path.with_name(path.name + "-wal")
 
 
-def require_tables(connection: Connection, path: Path) -> None:
+def require_tables(opened: sqlite3.Connection, path: Path) -> None:
     """Raises RecordError unless all tables and columns are there; others may be."""
-    found = inspect(connection)
-    there = set(found.get_table_names())
-    for table in Base.metadata.sorted_tables:
-        if table.name not in there:
-            raise RecordError(f'the record "{path}" has no table {table.name}; {BRING_BACK}')
-        columns = {column["name"] for column in found.get_columns(table.name)}
-        missing = sorted({column.name for column in table.columns} - columns)
+    there: dict[str, set[str]] = {}
+    for table, column in opened.execute(_COLUMNS):
+        there.setdefault(table, set()).add(column)
+    for expected in Base.metadata.sorted_tables:
+        if expected.name not in there:
+            raise RecordError(f'the record "{path}" has no table {expected.name}; {BRING_BACK}')
+        missing = sorted({column.name for column in expected.columns} - there[expected.name])
         if missing:
             raise RecordError(
-                f'the record "{path}" lacks {", ".join(missing)} in {table.name}; {BRING_BACK}'
+                f'the record "{path}" lacks {", ".join(missing)} in {expected.name}; {BRING_BACK}'
             )
+
+
+_COLUMNS = (
+    "SELECT tables.name, columns.name FROM sqlite_master AS tables, "
+    "pragma_table_info(tables.name) AS columns WHERE tables.type = 'table'"
+)
 
 
 def _require_a_place(path: Path) -> None:
