@@ -173,6 +173,18 @@ def test_a_copy_that_would_leave_no_room_is_not_made(
     assert copies.of(database.path) == []
 
 
+def test_what_a_copy_that_was_cut_short_left_behind_goes_too(database: Database) -> None:
+    made = copies.keep(database.path, Why.DAILY, NOW)
+    left = made.path.with_name(f".{made.path.name}.4711")
+    shutil.copy(made.path, left)
+    begun = left.stat().st_mtime
+    copies.tidy(database.path, datetime.fromtimestamp(begun + 60, UTC))
+    assert left.exists()
+    copies.tidy(database.path, datetime.fromtimestamp(begun + 4000, UTC))
+    assert not left.exists()
+    assert made.path.exists()
+
+
 def test_only_copies_of_ours_are_dropped(database: Database) -> None:
     folder = copies.folder_of(database.path)
     folder.mkdir()

@@ -21,6 +21,9 @@ EVERY_DAY = 7
 LONGEST = 30
 """Days after which any copy is dropped: by then what was deleted on request is gone from all."""
 
+LONGEST_COPYING_S = 3600
+"""What was begun longer ago and is not complete was cut short."""
+
 OURS_ONLY = 0o600
 
 
@@ -101,13 +104,17 @@ def keep_daily(record: Path, now: datetime) -> Copy | None:
 
 
 def tidy(record: Path, now: datetime) -> None:
-    """Drops what the rule no longer keeps."""
+    """Drops what the rule no longer keeps, and what copies that were cut short have left behind."""
     for one in to_drop(of(record), now.date()):
         _drop(one)
+    for begun in folder_of(record).glob(f".{record.stem}-*.db.*"):
+        if now.timestamp() - begun.stat().st_mtime > LONGEST_COPYING_S:
+            begun.unlink(missing_ok=True)
 
 
 def renew(record: Path, now: datetime) -> Copy:
     """Makes a copy and drops all others, so that what was deleted from the record is in none."""
+    tidy(record, now)
     before = of(record)
     made = keep(record, Why.ASKED, now)
     for one in before:
@@ -173,8 +180,13 @@ def restore(record: Path, source: Path, now: datetime) -> Path | None:
     incoming = record.with_name(f".{record.name}.incoming")
     incoming.unlink(missing_ok=True)
     _written(opened_to_look(source), source, incoming)
-    replaced = _set_aside(record, now) if record.exists() else None
-    incoming.replace(record)
+    try:
+        replaced = _set_aside(record, now) if record.exists() else None
+        incoming.replace(record)
+    except OSError as error:
+        raise RecordError(f'"{record}" cannot be replaced: {error.strerror}') from error
+    finally:
+        incoming.unlink(missing_ok=True)
     return replaced
 
 
