@@ -24,7 +24,7 @@ from firstloop.services import children
 from firstloop.services.preparing import prepare
 from firstloop.store import classes, pupils
 from firstloop.store.database import Session
-from firstloop.store.records import NotInRecordError
+from firstloop.store.records import ClassRecord, NotInRecordError
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
 
@@ -118,9 +118,9 @@ class ChoicesOut(BaseModel):
 @router.get("/choices")
 def get_choices(session: Db) -> ChoicesOut:
     """What a first class is chosen from."""
-    lines = Ruling()
+    there, lines = _class_there(session), Ruling()
     return ChoicesOut(
-        there=_name_of_class(session),
+        there=there.name if there else None,
         hands=[
             HandPicture(
                 hand=name,
@@ -158,7 +158,9 @@ def post_class(
 @router.post("/list")
 def post_list(session: Db, sent: ListIn) -> ListOut:
     """What a class list says, line by line; nothing is kept."""
-    read = read_roster(rows_of(sent.text), _names(session))
+    there = _class_there(session)
+    known = [pupil.name for pupil in there.pupils] if there else []
+    read = read_roster(rows_of(sent.text), known)
     return ListOut(
         children=[EntryOut.model_validate(one, from_attributes=True) for one in read.entries],
         faults=[ListFault.model_validate(one, from_attributes=True) for one in read.faults],
@@ -184,15 +186,8 @@ def _as_pairs(sent: list[ChildIn]) -> list[tuple[str, Handedness]]:
     return [(one.name, one.handedness) for one in sent]
 
 
-def _name_of_class(session: Session) -> str | None:
+def _class_there(session: Session) -> ClassRecord | None:
     try:
-        return classes.first(session).name
+        return classes.first(session)
     except NotInRecordError:
         return None
-
-
-def _names(session: Session) -> list[str]:
-    try:
-        return [one.name for one in classes.first(session).pupils]
-    except NotInRecordError:
-        return []
