@@ -12,6 +12,7 @@ import numpy as np
 from fastapi.testclient import TestClient
 from playwright.sync_api import Browser
 from scripts.bench_checking import timed
+from scripts.served import HERE
 
 from firstloop.api.app import create_app
 from firstloop.demo.years import load_years
@@ -51,8 +52,8 @@ def a_year_of_records() -> Iterator[tuple[TestClient, int]]:
         load_years(database, today, years=YEARS, children=CHILDREN, letters_a_day=A_DAY)
         prepare(database, datetime.now(UTC))
         with database.writing() as session:
-            kept = attempts.page(session, classes.first(session).id, Which(), limit=1).total
-        with TestClient(create_app(database), base_url="http://localhost") as client:
+            kept = attempts.page(session, classes.every(session)[0].id, Which(), limit=1).total
+        with TestClient(create_app(database), base_url="http://localhost", client=HERE) as client:
             yield client, kept
         database.close()
 

@@ -12,7 +12,7 @@ from pathlib import Path
 import numpy as np
 from fastapi.testclient import TestClient
 from scripts.bench_checking import timed
-from scripts.served import Application, free_port, make_demo
+from scripts.served import HERE, Application, free_port, make_demo
 
 from firstloop.api.app import create_app
 from firstloop.demo.years import load_years
@@ -48,7 +48,7 @@ def bench_scale() -> None:
         counting.close()
         print(f"a record of years           {kept:8,} letters, made in {made:.0f} s")
         print(f"SQLite's count(*) of them   {reference:8.1f} ms")
-        with TestClient(create_app(database), base_url="http://localhost") as client:
+        with TestClient(create_app(database), base_url="http://localhost", client=HERE) as client:
             for what, place in (
                 ("how all letters stand", "/api/grow"),
                 ("the newest n of each child", "/api/check/letters/n/attempts?newest=true"),

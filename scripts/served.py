@@ -21,6 +21,9 @@ from firstloop.cli.serving import INTERFACE
 from firstloop.services.preparing import prepare
 from firstloop.store.database import Database
 
+HERE = ("127.0.0.1", 50_000)
+"""Who asks the application without a socket: it sits at the machine, as a demonstration asks."""
+
 COMMAND = Path(sys.executable).with_name("firstloop")
 FLAGS = [
     "--no-sandbox",
@@ -74,7 +77,7 @@ class Application:
 
     def _answers(self) -> bool:
         try:
-            urllib.request.urlopen(f"{self.address}/api/classroom/choices", timeout=10).close()
+            urllib.request.urlopen(f"{self.address}/api/session", timeout=10).close()
         except urllib.error.URLError:
             return False
         return True

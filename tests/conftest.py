@@ -9,7 +9,8 @@ import pytest
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.store import classes
+from firstloop.services.classes import begin
+from firstloop.store import accounts
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 
@@ -38,14 +39,21 @@ def school_class(database: Database) -> ClassRecord:
     return add_class(database)
 
 
-def add_class(database: Database) -> ClassRecord:
+def add_class(
+    database: Database,
+    account_id: int | None = None,
+    name: str = "Reed class",
+    children: tuple[str, str] = ("Mila", "Jori"),
+) -> ClassRecord:
     """The class of nearly all tests: one child of each hand."""
     with database.writing() as session:
-        return classes.add(
-            session,
-            "Reed class",
-            style=Style("plain"),
-            ruling=Ruling(),
-            x_height_mm=8.0,
-            children=[("Mila", Handedness.RIGHT), ("Jori", Handedness.LEFT)],
-        )
+        teacher = account_id or accounts.unclaimed(session)
+    return begin(
+        database,
+        teacher,
+        name,
+        style=Style("plain"),
+        ruling=Ruling(),
+        x_height_mm=8.0,
+        children=list(zip(children, (Handedness.RIGHT, Handedness.LEFT), strict=True)),
+    )

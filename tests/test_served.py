@@ -15,6 +15,7 @@ import pytest
 from scripts import clients
 from scripts.served import Application, free_port
 
+from firstloop.store import school
 from firstloop.store.database import Database
 from tests.conftest import add_class
 
@@ -27,6 +28,8 @@ def record(tmp_path: Path, empty_record: Path) -> Path:
     shutil.copy(empty_record, path)
     database = Database(path)
     add_class(database)
+    with database.writing() as session:
+        school.set_demo(session)
     database.close()
     return path
 

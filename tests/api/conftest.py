@@ -3,12 +3,14 @@ from collections.abc import Iterator
 import pytest
 from fastapi.testclient import TestClient
 
-from firstloop.api.app import create_app
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
+from tests.apps import app_over
+from tests.teachers import signed_in
 
 
 @pytest.fixture
 def client(database: Database, school_class: ClassRecord) -> Iterator[TestClient]:
-    with TestClient(create_app(database), base_url="http://localhost") as opened:
+    del school_class
+    with signed_in(app_over(database), database) as opened:
         yield opened

@@ -9,6 +9,7 @@ from fastapi.testclient import TestClient
 
 from firstloop.formats import ink_json
 from tests import letters
+from tests.teachers import PASSWORD
 
 INK = ink_json.strokes_of(letters.good_n())
 OWN_SCHEME = {"name": "Ours", "families": [{"name": "Sticks", "letters": ["l", "i"]}]}
@@ -46,8 +47,14 @@ def good(operation: str, body: Any = None, /, *, query: Any = None, **at: Any) -
 
 
 def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
-    """Something of everything, each with id 1; the own hand is called "mine"."""
+    """Something of everything, each with id 1; the own hand is called "mine". Beside her class she
+    has another, a colleague, and a helper."""
     for operation, body in (
+        ("POST /api/classroom", {"name": "Second", "hand": "plain"}),
+        ("PUT /api/school/open", {"class_id": 1}),
+        ("POST /api/school/colleagues", {"name": "Mr Finch", "password": PASSWORD}),
+        ("POST /api/school/colleagues", {"name": "Ms Wren", "password": PASSWORD}),
+        ("POST /api/classroom/helpers", {"name": "Ms Wren"}),
         ("PUT /api/plan/style", {"hand": "joined"}),
         ("POST /api/write/attempts", ATTEMPT),
         ("POST /api/write/texts", TEXT),
@@ -76,6 +83,7 @@ TEXT = {
         for stroke in INK
     ],
 }
+HERSELF = {"name": "Ms Reed", "password": PASSWORD}
 JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}
 SCHEME = {
     "name": "Ours",
@@ -85,7 +93,32 @@ SCHEME = {
 }
 WRITTEN = "/api/show/lessons/{lesson_id}/written/{kind}"
 REQUESTS = (
+    good("GET /api/session"),
+    good("POST /api/account", HERSELF),
+    good("POST /api/session", HERSELF),
+    good("DELETE /api/session"),
+    good("GET /api/tiles"),
+    good("GET /api/tiles/{name}", name="snail"),
+    good("GET /api/school"),
+    good("GET /api/school/classes"),
+    good("PUT /api/school/open", {"class_id": 2}),
+    good("PUT /api/school/zone", {"time_zone": "Europe/Lisbon"}),
+    good("PUT /api/school/password", {"old": PASSWORD, "new": "two hens on a wall"}),
+    good("POST /api/school/colleagues", {"name": "Mr Rail", "password": PASSWORD}),
     good("GET /api/classroom"),
+    good("PUT /api/classroom", {"name": "Rush class"}),
+    good("DELETE /api/classroom"),
+    good("POST /api/classroom/demo"),
+    good("POST /api/classroom/new-year", {"name": "Year 2", "pupils": [1]}),
+    good("GET /api/classroom/staff"),
+    good("PUT /api/classroom/teacher", {"name": "Mr Finch"}),
+    good("POST /api/classroom/helpers", {"name": "Mr Finch"}),
+    good("DELETE /api/classroom/helpers/{account_id}", account_id=3),
+    good("GET /api/classroom/pupils"),
+    good("POST /api/classroom/tiles"),
+    good("PUT /api/classroom/pupils/{pupil_id}/tile", {"tile": "snail"}, pupil_id=1),
+    good("PUT /api/classroom/pupils/{pupil_id}/presence", {"presence": "left"}, pupil_id=1),
+    good("PUT /api/classroom/pupils/{pupil_id}/class", {"class_id": 2}, pupil_id=1),
     good("GET /api/classroom/choices"),
     good("POST /api/classroom", {"name": "Ours", "hand": "plain", "children": [{"name": "Ada"}]}),
     good("POST /api/classroom/list", {"text": "Ada\nBo, left"}),

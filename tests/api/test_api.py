@@ -7,11 +7,12 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from firstloop.api.app import create_app
 from firstloop.core.evidence.ink import Ink
 from firstloop.formats import ink_json
 from firstloop.store.database import Database
 from tests import letters
+from tests.apps import app_over
+from tests.teachers import signed_in
 
 STORED_DOCUMENT = Path(__file__).parents[2] / "web" / "src" / "api" / "openapi.json"
 
@@ -147,7 +148,7 @@ def test_a_faulty_letter_loses_nothing_that_was_there(client: TestClient) -> Non
 
 
 def test_an_empty_record_answers_with_what_to_do(database: Database) -> None:
-    with TestClient(create_app(database), base_url="http://localhost") as empty:
+    with signed_in(app_over(database), database) as empty:
         answer = empty.get("/api/classroom")
     assert answer.status_code == 404
     assert "firstloop demo" in answer.json()["detail"]

@@ -9,6 +9,7 @@ from fastapi.testclient import TestClient
 from firstloop.api.app import create_app
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
+from tests.teachers import signed_in
 
 PAGE = '<html><meta name="style-nonce" content="%NONCE%"><script src="/assets/a-1.js"></script>'
 
@@ -28,7 +29,7 @@ def built(tmp_path: Path) -> Path:
 @pytest.fixture
 def client(database: Database, school_class: ClassRecord, built: Path) -> Iterator[TestClient]:
     app = create_app(database, built, hosts=["school-pc.local"])
-    with TestClient(app, base_url="http://localhost:8000") as opened:
+    with signed_in(app, database, port=":8000") as opened:
         yield opened
 
 

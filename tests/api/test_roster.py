@@ -6,8 +6,9 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from firstloop.api.app import create_app
 from firstloop.store.database import Database
+from tests.apps import app_over
+from tests.teachers import signed_in
 
 LIST = "/api/classroom/list"
 
@@ -15,7 +16,7 @@ LIST = "/api/classroom/list"
 @pytest.fixture
 def empty(database: Database) -> Iterator[TestClient]:
     """A record without a class."""
-    with TestClient(create_app(database), base_url="http://localhost") as opened:
+    with signed_in(app_over(database), database) as opened:
         yield opened
 
 
@@ -25,7 +26,6 @@ def names(client: TestClient) -> list[str]:
 
 def test_from_nothing_to_a_class_with_its_children(empty: TestClient) -> None:
     choices = empty.get("/api/classroom/choices").json()
-    assert choices["there"] is None
     assert [one["hand"] for one in choices["hands"]] == ["plain", "flick", "joined", "looped"]
     assert len(choices["rulings"]) == 5
     read = empty.post(LIST, json={"text": "Mila, left\nJori\n"}).json()
@@ -39,7 +39,6 @@ def test_from_nothing_to_a_class_with_its_children(empty: TestClient) -> None:
         ("Mila", "left"),
     ]
     assert made.json() == empty.get("/api/classroom").json()
-    assert empty.get("/api/classroom/choices").json()["there"] == "Reed class"
     assert empty.get("/api/plan/today").status_code == 200
 
 
@@ -62,10 +61,19 @@ def test_a_faulty_class_is_not_made(
     assert empty.get("/api/classroom").status_code == 404
 
 
-def test_a_second_class_is_not_made_in_its_place(client: TestClient) -> None:
-    answer = client.post("/api/classroom", json={"name": "Another", "hand": "plain"})
+def test_a_second_class_is_beside_the_first_and_called_otherwise(client: TestClient) -> None:
+    answer = client.post("/api/classroom", json={"name": "REED class", "hand": "plain"})
     assert answer.status_code == 409
-    assert "Reed class is in the record already" in answer.json()["detail"]
+    assert "you have a class called REED class already" in answer.json()["detail"]
+    assert client.post("/api/classroom", json={"name": "Rush", "hand": "joined"}).is_success
+    assert client.get("/api/classroom").json()["name"] == "Rush"
+    hers = client.get("/api/school/classes").json()["classes"]
+    assert [(one["name"], one["is_open"]) for one in hers] == [
+        ("Reed class", False),
+        ("Rush", True),
+    ]
+    assert client.put("/api/school/open", json={"class_id": hers[0]["id"]}).status_code == 204
+    assert client.get("/api/classroom").json()["name"] == "Reed class"
 
 
 def test_children_come_all_or_none(client: TestClient) -> None:

@@ -46,7 +46,8 @@ def test_no_trace_of_a_deleted_child_stays_in_the_file_or_its_log(
     assert left == children.InCopies(0, None)
     assert traces(database.path.parent, name, place) == []
     with database.session() as session:
-        assert [one.name for one in classes.first(session).pupils] == [school_class.pupils[1].name]
+        (kept,) = classes.every(session)
+        assert [one.name for one in kept.pupils] == [school_class.pupils[1].name]
         for table in ("handed_in", "written_text"):
             rows = session.connection().exec_driver_sql(f"SELECT count(*) FROM {table}")
             assert rows.scalar_one() == 0
@@ -73,9 +74,9 @@ def test_a_reader_meanwhile_delays_the_wiping_and_loses_nothing(
     name = school_class.pupils[0].name.encode()
     database.keep()
     with database.session() as reading:
-        classes.first(reading)
+        classes.every(reading)[0]
         children.forget(database, school_class.id, school_class.pupils[0].id)
-        assert len(classes.first(reading).pupils) == 2
+        assert len(classes.every(reading)[0].pupils) == 2
     database.close()
     assert traces(database.path.parent, name) == []
     with database.session() as session:

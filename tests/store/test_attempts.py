@@ -12,7 +12,7 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.store import attempts, classes, inks, judgements
+from firstloop.store import attempts, classes, inks, judging
 from firstloop.store.attempts import Which
 from firstloop.store.database import Database, Session
 from firstloop.store.records import (
@@ -109,8 +109,11 @@ def test_what_is_to_mend_follows_the_teachers_word(
     attempts.add(session, school_class.id, new(child), GOOD)
     bad = attempts.add(session, school_class.id, new(child, BAD), GOOD)
     assert ids(session, school_class, Which(to_mend=True)) == [bad]
-    judgements.keep(
-        session, bad, JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "")
+    judging.keep(
+        session,
+        school_class.id,
+        bad,
+        JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, ""),
     )
     assert ids(session, school_class, Which(to_mend=True)) == []
     assert bad not in ids(session, school_class, Which(unjudged=True))

@@ -57,7 +57,7 @@ def written(tmp_path_factory: pytest.TempPathFactory, empty_record: Path) -> Wri
     before = path.read_bytes()
     database = Database(path)
     with database.session() as session:
-        own = classes.first(session)
+        own = classes.every(session)[0]
     acknowledged = []
     for at in range(HAND_INS):
         hand_in(

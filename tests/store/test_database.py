@@ -20,11 +20,6 @@ def test_every_connection_keeps_foreign_keys_and_a_write_ahead_log(database: Dat
         assert session.execute(text("PRAGMA journal_mode")).scalar_one() == "wal"
 
 
-def test_an_empty_record_says_how_to_fill_it(database: Database) -> None:
-    with database.writing() as session, pytest.raises(NotInRecordError, match="firstloop demo"):
-        classes.first(session)
-
-
 def test_a_session_that_fails_keeps_nothing(database: Database, school_class: ClassRecord) -> None:
     def keep_then_fail() -> None:
         with database.writing() as session:

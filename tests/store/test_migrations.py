@@ -20,13 +20,16 @@ from firstloop.core.evidence.task import Kind, Source
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.standing import verdicts_of
 from firstloop.core.teaching.steps import StepKind
+from firstloop.services.accounts import begin as begin_account
 from firstloop.services.rechecking import rebuild
 from firstloop.store import (
+    accounts,
     attempts,
     classes,
     inks,
     lessons,
     practice_days,
+    staff,
     standings,
     taught_letters,
 )
@@ -70,7 +73,7 @@ def test_a_migrated_record_has_the_tables_of_a_new_one(old: Database, database: 
 
 def test_letters_come_along_with_ink_findings_and_the_teachers_word(old: Database) -> None:
     with old.writing() as session:
-        school_class = classes.first(session)
+        school_class = classes.every(session)[0]
         page = attempts.page(session, school_class.id, Which(), limit=50)
         ink = inks.of(session, [one.id for one in page.attempts])
     assert page.total == len(ink) == 5
@@ -97,7 +100,7 @@ def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old: Database
 
 def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
     with old.writing() as session:
-        school_class = classes.first(session)
+        school_class = classes.every(session)[0]
         brought = (
             standings.of_class(session, school_class.id),
             practice_days.of_class(session, school_class.id),
@@ -114,7 +117,7 @@ def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
 
 def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database) -> None:
     with old.writing() as session:
-        school_class = classes.first(session)
+        school_class = classes.every(session)[0]
         kept = lessons.between(session, school_class.id, date(2020, 1, 1), date(2030, 1, 1))
         last = next(one for one in kept if one.id == 2)
         (stroke,) = lessons.written(session, school_class.id, last.id, StepKind.SHOW).strokes
@@ -146,7 +149,7 @@ def test_a_record_from_before_styles_is_brought_up_to_date(tmp_path: Path) -> No
     engine.dispose()
     opened = Database(path)
     with opened.writing() as session:
-        kept = classes.first(session)
+        kept = classes.every(session)[0]
     opened.close()
     assert (kept.name, kept.style) == ("Old class", Style("plain"))
 
@@ -167,3 +170,13 @@ def test_a_migration_that_fails_leaves_the_record_as_it_was(
         )
         tables = {name for (name,) in opened.execute("SELECT name FROM sqlite_master")}
     assert "attempt_ink" not in tables
+
+
+def test_its_class_belongs_to_the_first_account(old: Database) -> None:
+    with old.session() as session:
+        (found,) = classes.every(session)
+        assert not accounts.is_claimed(session)
+    begun = begin_account(old, "Ms Reed", "a hen on a wall")
+    with old.session() as session:
+        (hers,) = staff.classes_of(session, begun.id)
+        assert (hers.id, hers.is_hers, begun.class_id) == (found.id, True, found.id)

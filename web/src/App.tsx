@@ -2,8 +2,8 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 
-import { ProblemError } from "./api/client";
 import { useAlphabet, useClassroom } from "./api/queries";
+import { useSession } from "./api/sessionQueries";
 import { ShowStation } from "./show/ShowStation";
 import { Loading, ProblemNote } from "./ui/states";
 import { StationLine } from "./ui/StationLine";
@@ -32,19 +32,40 @@ const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
 
+const NewAccount = lazy(async () => ({ default: (await import("./door/NewAccount")).NewAccount }));
+const SignIn = lazy(async () => ({ default: (await import("./door/SignIn")).SignIn }));
+const SettingsDesk = lazy(async () => ({
+  default: (await import("./settings/SettingsDesk")).SettingsDesk,
+}));
 const FirstSteps = lazy(async () => ({ default: (await import("./first/FirstSteps")).FirstSteps }));
 
+/** Who is not signed in is at the door; who has no class begins one. */
 export function App() {
-  const classroom = useClassroom();
-  const alphabet = useAlphabet();
-  const failed = [classroom, alphabet].find(({ isError }) => isError);
-  if (isMissing(classroom.error)) {
+  const session = useSession();
+  if (session.isError) {
+    return <ProblemNote error={session.error} retry={() => void session.refetch()} />;
+  }
+  if (!session.data) return <Loading what="First Loop" />;
+  const { state, has_class } = session.data;
+  if (state === "new" || state === "out") {
     return (
-      <Suspense fallback={<Loading what="the first page" />}>
-        <FirstSteps />
+      <Suspense fallback={<Loading what="the door" />}>
+        {state === "new" ? <NewAccount classWaits={has_class} /> : <SignIn />}
       </Suspense>
     );
   }
+  if (has_class) return <Frame />;
+  return (
+    <Suspense fallback={<Loading what="the first page" />}>
+      <FirstSteps />
+    </Suspense>
+  );
+}
+
+function Frame() {
+  const classroom = useClassroom();
+  const alphabet = useAlphabet();
+  const failed = [classroom, alphabet].find(({ isError }) => isError);
   return (
     <div className="flex min-h-dvh flex-col">
       <StationLine className={classroom.data?.name} />
@@ -61,11 +82,6 @@ export function App() {
   );
 }
 
-/** There is no class yet. */
-function isMissing(error: unknown): boolean {
-  return error instanceof ProblemError && error.status === 404;
-}
-
 function Stations({ letters }: { letters: string[] }) {
   const first = letters[0] ?? "";
   return (
@@ -73,6 +89,8 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/" element={<Navigate to={`/show/${first}`} replace />} />
       <Route path="/plan/*" element={<PlanStation />} />
       <Route path="/grow" element={<GrowStation />} />
+      <Route path="/settings" element={<SettingsDesk />} />
+      <Route path="/new-class" element={<FirstSteps hasClass />} />
       {(["show", "write", "check"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>
           <Route index element={<Navigate to={`/${station}/${first}`} replace />} />

@@ -1,18 +1,29 @@
 import "./index.css";
 
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 
+import { ProblemError } from "./api/client";
 import { prefetchFrame } from "./api/queries";
+import { SESSION } from "./api/sessionQueries";
 import { App } from "./App";
 import { shareNonce } from "./ui/nonce";
 import { placeOf, TEXT } from "./ui/stations";
 
 shareNonce();
 
-const queries = new QueryClient({
+/** Who is no longer signed in finds the door, whatever she asked for. */
+function atTheDoor(error: unknown) {
+  if (error instanceof ProblemError && error.status === 401) {
+    void queries.invalidateQueries({ queryKey: SESSION });
+  }
+}
+
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: atTheDoor }),
+  mutationCache: new MutationCache({ onError: atTheDoor }),
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } },
 });
 

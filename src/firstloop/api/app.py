@@ -1,15 +1,45 @@
-"""The application: one router a station, problems in one shape, the built interface."""
+"""The application: one router a station and who must be signed in for it, problems in one shape,
+the built interface."""
 
 from collections.abc import AsyncIterator, Sequence
 from contextlib import asynccontextmanager
 from pathlib import Path
 
-from fastapi import FastAPI
+from fastapi import Depends, FastAPI
 from fastapi.routing import APIRoute
 
-from firstloop.api import check, classroom, door, grow, plan, problems, roster, show, texts, write
+from firstloop.api import (
+    beginning,
+    check,
+    classroom,
+    door,
+    grow,
+    plan,
+    problems,
+    roster,
+    school,
+    session,
+    show,
+    texts,
+    tiles,
+    write,
+)
+from firstloop.api.deps import for_its_teacher, teacher
 from firstloop.api.interface import Interface
+from firstloop.services.tries import Tries
 from firstloop.store.database import Database
+
+FOR_ANYBODY = (session.router, tiles.router)
+"""What is answered to who is not signed in: nothing of a class."""
+
+FOR_TEACHERS = (school.router, beginning.router)
+"""What needs nothing but somebody signed in: it is about herself."""
+
+FOR_THE_CLASSS_TEACHER = (
+    *(one.router for one in (classroom, roster, show, write, check, texts, grow)),
+    *plan.ROUTERS,
+)
+"""What is about a class: all of it to its teacher, little of it to a helper."""
 
 
 def create_app(
@@ -28,11 +58,21 @@ def create_app(
         lifespan=_while_served,
     )
     app.state.database = database
+    app.state.tries = Tries()
     problems.install(app)
     door.install(app, hosts)
-    routers = [station.router for station in (classroom, roster, show, write, check, texts, grow)]
-    for router in (*routers, *plan.ROUTERS):
-        app.include_router(router, responses=problems.ANSWERS, max_body_size=door.LARGEST_BODY)
+    for needed, routers in (
+        ((), FOR_ANYBODY),
+        ((Depends(teacher),), FOR_TEACHERS),
+        ((Depends(for_its_teacher),), FOR_THE_CLASSS_TEACHER),
+    ):
+        for router in routers:
+            app.include_router(
+                router,
+                dependencies=needed,
+                responses=problems.ANSWERS,
+                max_body_size=door.LARGEST_BODY,
+            )
     if interface is not None:
         app.router.routes.append(Interface(interface))
     return app

@@ -1,7 +1,7 @@
 """Answers about what children wrote: the children, attempts, findings, verdicts."""
 
 from collections.abc import Mapping
-from datetime import datetime
+from datetime import date, datetime
 
 from pydantic import BaseModel
 
@@ -10,6 +10,7 @@ from firstloop.core.checking.findings import Finding
 from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
+from firstloop.core.teaching.roster import Presence
 from firstloop.store.records import AttemptRecord, JudgementRecord, PupilRecord
 
 
@@ -20,6 +21,9 @@ class PupilOut(BaseModel):
     name: str
     handedness: Handedness
     stage: Stage | None
+    tile: str | None
+    presence: Presence
+    since: date | None
 
 
 class Verdicts(BaseModel):
@@ -79,7 +83,7 @@ class AttemptOut(BaseModel):
 
 def pupil_out(pupil: PupilRecord) -> PupilOut:
     """A child as an answer."""
-    return PupilOut(id=pupil.id, name=pupil.name, handedness=pupil.handedness, stage=pupil.stage)
+    return PupilOut.model_validate(pupil, from_attributes=True)
 
 
 def verdicts_out(verdicts: Mapping[Dimension, Verdict]) -> Verdicts:

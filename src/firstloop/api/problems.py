@@ -11,6 +11,7 @@ from starlette.exceptions import HTTPException
 from starlette.routing import Match
 from starlette.types import Scope
 
+from firstloop.api.deps import NotSignedInError
 from firstloop.core.errors import (
     FirstLoopError,
     InkError,
@@ -18,11 +19,16 @@ from firstloop.core.errors import (
     TooMuchInkError,
     UnknownLetterError,
 )
-from firstloop.services.children import ClassIsThereError
+from firstloop.core.staff import PasswordError
+from firstloop.services.accounts import WrongPasswordError
+from firstloop.services.classes import ClassIsThereError
+from firstloop.services.tries import TooManyTriesError
+from firstloop.store.accounts import AccountTakenError
 from firstloop.store.errors import RecordBusyError, RecordError
 from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError
-from firstloop.store.pupils import NameTakenError
+from firstloop.store.pupils import NameTakenError, TileTakenError
 from firstloop.store.records import NotInRecordError
+from firstloop.store.staff import NotHersError
 
 LOG = logging.getLogger(__name__)
 
@@ -41,13 +47,20 @@ class Problem(BaseModel):
 
 
 _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
+    (NotSignedInError, 401, "Not signed in"),
+    (WrongPasswordError, 401, "Not signed in"),
+    (NotHersError, 403, "Not yours to do"),
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
     (AnotherCameFirstError, 409, "Another came first"),
     (NameTakenError, 409, "There already"),
     (ClassIsThereError, 409, "There already"),
+    (AccountTakenError, 409, "There already"),
+    (TileTakenError, 409, "There already"),
     (TakenBackError, 410, "Taken back"),
     (TooMuchInkError, 413, "Too much at once"),
+    (PasswordError, 422, "Another password, please"),
+    (TooManyTriesError, 429, "Too many tries"),
     (InkError, 422, "This ink cannot be checked"),
     (PackageError, 422, "This file is faulty; nothing of it was taken over"),
     (RecordBusyError, 503, "Busy just now"),
@@ -58,6 +71,7 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
 _TITLES = {
     400: "What was sent cannot be read",
     404: "Not in the record",
+    401: "Not signed in",
     413: "Too much at once",
     422: "What was sent is faulty",
     503: "The record cannot be used just now",
@@ -79,6 +93,9 @@ def _declared(titles: Mapping[int, str]) -> dict[int | str, dict[str, object]]:
 ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
 
+FIRST_ACCOUNT = _declared({409: "There already"})
+SIGN_IN = _declared({429: "Too many tries"})
+
 THERE_ALREADY = _declared({409: "There already"})
 """What may be answered to something new that has a name."""
 
@@ -94,7 +111,7 @@ def install(app: FastAPI) -> None:
         status, title = next((s, t) for kind, s, t in _KINDS if isinstance(error, kind))
         faults = error.faults if isinstance(error, PackageError) else ()
         where = [f"{place}: {what}" for place, what in faults]
-        headers = {"Retry-After": "2"} if isinstance(error, RecordBusyError) else {}
+        headers = _headers_of(error, status)
         if isinstance(error, RecordError):
             LOG.warning("%s", error)
         return answer(status, title, str(error), where, headers)
@@ -119,6 +136,14 @@ def install(app: FastAPI) -> None:
     def unforeseen(_: Request, __: Exception) -> JSONResponse:
         detail = "First Loop met something it does not know; what was kept before is safe"
         return answer(500, "A fault of First Loop", detail)
+
+
+def _headers_of(error: FirstLoopError, status: int) -> dict[str, str]:
+    if isinstance(error, RecordBusyError):
+        return {"Retry-After": "2"}
+    if isinstance(error, TooManyTriesError):
+        return {"Retry-After": str(error.wait)}
+    return {"WWW-Authenticate": 'Session realm="First Loop"'} if status == 401 else {}
 
 
 METHODS = ("DELETE", "GET", "POST", "PUT")

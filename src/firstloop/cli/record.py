@@ -44,31 +44,31 @@ def add_to(commands: Commands) -> None:
 
 
 def _demo(options: argparse.Namespace) -> int:
-    from firstloop.demo.load import load  # noqa: PLC0415
+    from firstloop.demo.load import load_demo  # noqa: PLC0415
     from firstloop.demo.years import load_years  # noqa: PLC0415
-    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store import accounts, classes  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
-    from firstloop.store.records import NotInRecordError  # noqa: PLC0415
 
     with closing(Database(options.db)) as database:
-        try:
-            with database.session() as session:
-                found = classes.first(session)
-            print(f"{options.db} already holds {found.name}; nothing was changed.")
-        except NotInRecordError:
-            today = datetime.now(UTC).date()
-            made = (
-                load_years(
-                    database,
-                    today,
-                    years=options.years,
-                    children=options.children,
-                    letters_a_day=options.letters_a_day,
-                )
-                if options.years
-                else load(database, today)
+        with database.session() as session:
+            there = [one.name for one in classes.every(session)]
+            there += [f"the account of {one.name}" for one in accounts.all_claimed(session)]
+        if there:
+            print(f"{options.db} already holds {there[0]}; nothing was changed.")
+            return 0
+        today = datetime.now(UTC).date()
+        made = (
+            load_years(
+                database,
+                today,
+                years=options.years,
+                children=options.children,
+                letters_a_day=options.letters_a_day,
             )
-            print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
+            if options.years
+            else load_demo(database, today)
+        )
+        print(f"{made.name} with {len(made.pupils)} children is in {options.db}.")
     return 0
 
 
@@ -115,12 +115,17 @@ def _recheck(options: argparse.Namespace) -> int:
 
     with closing(Database(existing(options.db))) as database:
         with database.session() as session:
-            school_class = classes.first(session)
-        done = recheck(database, school_class.id)
-    print(f"{done.checked} letters checked again; {done.unchanged} stand as they stood.")
-    for change, count in sorted(done.changes.items(), key=lambda one: -one[1]):
-        before, now = (verdict.replace("_", " ") for verdict in (change.before, change.now))
-        print(f"  {change.letter}, {change.dimension}: {before} is now {now}, {count} times")
+            found = classes.every(session)
+        for school_class in found:
+            done = recheck(database, school_class.id)
+            print(
+                f"{school_class.name}: {done.checked} letters checked again; "
+                f"{done.unchanged} stand as they stood."
+            )
+            for change, count in done.changes.most_common():
+                before, now = (verdict.replace("_", " ") for verdict in (change.before, change.now))
+                what = f"{change.letter}, {change.dimension}"
+                print(f"  {what}: {before} is now {now}, {count} times")
     return 0
 
 

@@ -7,9 +7,14 @@ import socket
 from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from firstloop.cli.options import Commands, with_record
 from firstloop.core.errors import FirstLoopError
+
+if TYPE_CHECKING:
+    from firstloop.services.certificates import Certificate
+    from firstloop.store.database import Database
 
 INTERFACE = Path(__file__).parents[3] / "web" / "dist"
 
@@ -23,7 +28,12 @@ LONGEST_GOODBYE_S = 5
 def add_to(commands: Commands) -> None:
     """Adds the commands."""
     serve = with_record(commands.add_parser("serve", help="serve the application on this machine"))
-    serve.add_argument("--host", default="127.0.0.1")
+    serve.add_argument(
+        "--host",
+        default="127.0.0.1",
+        help="this machine's address on the school's network, or 0.0.0.0 for all that it has; "
+        "needs an account, and is served over TLS",
+    )
     serve.add_argument("--port", type=int, default=8000)
     serve.add_argument(
         "--name",
@@ -31,6 +41,10 @@ def add_to(commands: Commands) -> None:
         default=[],
         help="another name that this machine is called by in addresses; may be given again",
     )
+    serve.add_argument(
+        "--cert", type=Path, metavar="FILE", help="a certificate of your own for --host (PEM)"
+    )
+    serve.add_argument("--key", type=Path, metavar="FILE", help="the key of --cert (PEM)")
     serve.set_defaults(run=_serve)
 
     openapi = commands.add_parser("openapi", help="print the OpenAPI document")
@@ -49,20 +63,58 @@ def _serve(options: argparse.Namespace) -> int:
     listening = _listen(options.host, options.port)
     if options.db.exists() and options.db.stat().st_size > LARGE:
         print(f"The record is looked over first: {options.db}", flush=True)
-    with closing(Database(options.db)) as database:
-        app = create_app(database, INTERFACE, hosts=_names(options.host, options.name))
+    with closing(listening), closing(Database(options.db)) as database:
+        names = _names(options.host, options.name)
+        tls = None if _is_loopback(options.host) else _tls(options, database, names)
+        app = create_app(database, INTERFACE, hosts=names)
         prepare(database, datetime.now(UTC))
         app.openapi()  # the routes are put together when they are first asked for: not by a request
-        print(f"First Loop is at http://{options.host}:{options.port} (Ctrl+C ends it)", flush=True)
+        shown = names[0] if tls else options.host
+        where = f"{'https' if tls else 'http'}://{shown}:{options.port}"
+        print(f"First Loop is at {where} (Ctrl+C ends it)", flush=True)
+        if tls and tls.authority:
+            print(f"Put this on each pad, once, so that it trusts the address: {tls.authority}")
         settings = uvicorn.Config(
             app,
             log_level="warning",
             server_header=False,
             proxy_headers=False,  # nobody stands before it whose word would count
             timeout_graceful_shutdown=LONGEST_GOODBYE_S,
+            ssl_certfile=tls.certificate if tls else None,
+            ssl_keyfile=tls.key if tls else None,
         )
         uvicorn.Server(settings).run(sockets=[listening])
     return 0
+
+
+def _is_loopback(host: str) -> bool:
+    try:
+        return ipaddress.ip_address(host).is_loopback
+    except ValueError:
+        return host == "localhost"
+
+
+def _tls(options: argparse.Namespace, database: "Database", names: list[str]) -> "Certificate":
+    """What a server needs that others on the network can reach; raises FirstLoopError where nobody
+    could sign in, or a certificate lacks its key."""
+    from firstloop.services.certificates import Certificate, certificate_for  # noqa: PLC0415
+    from firstloop.store import accounts  # noqa: PLC0415
+
+    with database.session() as session:
+        if not accounts.is_claimed(session):
+            raise FirstLoopError(
+                f"{options.host} opens the class to the network, and there is no account yet; "
+                'start "firstloop serve" without --host first and make one'
+            )
+    if options.cert or options.key:
+        if not (options.cert and options.key):
+            raise FirstLoopError("--cert and --key belong together; give both")
+        for file in (options.cert, options.key):
+            if not file.is_file():
+                raise FirstLoopError(f'there is no file "{file}"; name the PEM file of it')
+        return Certificate(options.cert, options.key)
+    folder = options.db.parent / f"{options.db.stem}-tls"
+    return certificate_for(["localhost", "127.0.0.1", *names], folder, datetime.now(UTC))
 
 
 def _names(host: str, more: list[str]) -> list[str]:

@@ -14,9 +14,10 @@ from firstloop.core.letters.slips import SLIPS, Slip
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
-from firstloop.services import lessons
+from firstloop.services import children, lessons
+from firstloop.services.classes import begin
 from firstloop.services.handing_in import hand_in, hand_in_text
-from firstloop.store import classes
+from firstloop.store import accounts, classes, school
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 
@@ -41,18 +42,30 @@ AWAY = 0.08
 MINUTES = 20
 
 
-def load(record: Database, today: date) -> ClassRecord:
-    """The made-up class with the letters of its last four weeks, up to `today`."""
-    rng = np.random.default_rng(SEED)
+def load_demo(record: Database, today: date) -> ClassRecord:
+    """Makes an empty record a demonstration with the made-up class."""
     with record.writing() as session:
-        made = classes.add(
-            session,
-            CLASS_NAME,
-            style=Style(PLAIN.name),
-            ruling=RULING,
-            x_height_mm=8.0,
-            children=[(child.name, child.handedness) for child in CHILDREN],
-        )
+        school.set_demo(session)
+        nobody = accounts.unclaimed(session)
+    return load_beside(record, nobody, today)
+
+
+def load_beside(record: Database, account_id: int, today: date) -> ClassRecord:
+    """The made-up class of an account, with the letters of its last four weeks, up to `today`;
+    raises ClassIsThereError where it is there."""
+    rng = np.random.default_rng(SEED)
+    made = begin(
+        record,
+        account_id,
+        CLASS_NAME,
+        style=Style(PLAIN.name),
+        ruling=RULING,
+        x_height_mm=8.0,
+        children=[(child.name, child.handedness) for child in CHILDREN],
+    )
+    with record.writing() as session:
+        classes.set_made_up(session, made.id)
+        made = classes.get(session, made.id)
     hands = {child.name: draw_pupil(rng, steadiness=child.steadiness) for child in CHILDREN}
     by_name = {pupil.name: pupil for pupil in made.pupils}
     for lesson, (letter, days_ago) in enumerate(LESSONS):
@@ -73,6 +86,7 @@ def load(record: Database, today: date) -> ClassRecord:
             )
     _teach(record, made, today)
     _write_texts(record, made, hands, today, rng)
+    children.give_tiles(record, made.id)
     return made
 
 

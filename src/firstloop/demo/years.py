@@ -23,9 +23,10 @@ from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, MORE_NAMES
 from firstloop.services import lessons
+from firstloop.services.classes import begin
 from firstloop.services.clock import day_of
 from firstloop.services.rechecking import rebuild
-from firstloop.store import attempts, classes, school
+from firstloop.store import accounts, attempts, school
 from firstloop.store.database import Database
 from firstloop.store.records import Checked, ClassRecord, NewAttempt
 
@@ -63,14 +64,18 @@ def load_years(
     names += [f"Child {at}" for at in range(len(names), children)]
     hands = [Handedness.LEFT if rng.random() < 0.1 else Handedness.RIGHT for _ in names]
     with record.writing() as session:
-        made = classes.add(
-            session,
-            f"Bittern class, {years} years",
-            style=Style(PLAIN.name),
-            ruling=Ruling(),
-            x_height_mm=8.0,
-            children=list(zip(names, hands, strict=True))[:children],
-        )
+        school.set_demo(session)
+        nobody = accounts.unclaimed(session)
+    made = begin(
+        record,
+        nobody,
+        f"Bittern class, {years} years",
+        style=Style(PLAIN.name),
+        ruling=Ruling(),
+        x_height_mm=8.0,
+        children=list(zip(names, hands, strict=True))[:children],
+    )
+    with record.session() as session:
         zone = school.zone(session)
     order = by_movement(made.hand).order[: len(GROUPS["small"])]
     lessons.set_taught(record, made, set(order), datetime.combine(today, time(8), UTC))

@@ -5,12 +5,12 @@ from datetime import date, datetime
 
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
-from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.style import Style, hand_of
-from firstloop.core.teaching.roster import MOST_CHILDREN
-from firstloop.store import classes, copies, practice_days, pupils
-from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, NotInRecordError, PupilRecord
+from firstloop.core.teaching.roster import MOST_CHILDREN, Presence
+from firstloop.formats.tiles import TILES
+from firstloop.services.clock import day_of
+from firstloop.store import copies, practice_days, pupils, school
+from firstloop.store.database import Database, Session
+from firstloop.store.records import PupilRecord
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,42 +25,12 @@ class ClassIsFullError(FirstLoopError):
     """No more children can be in a class."""
 
 
-class ClassIsThereError(FirstLoopError):
-    """A class is in the record already."""
-
-
-def begin(
-    record: Database,
-    name: str,
-    *,
-    style: Style,
-    ruling: Ruling,
-    x_height_mm: float,
-    children: list[tuple[str, Handedness]],
-) -> ClassRecord:
-    """Makes the first class of a record; raises ClassIsThereError where there is one, and
-    NameTakenError and UnknownLetterError."""
-    hand_of(style)
-    with record.writing() as session:
-        try:
-            there = classes.first(session)
-        except NotInRecordError:
-            made = classes.add(
-                session, name, style=style, ruling=ruling, x_height_mm=x_height_mm, children=[]
-            )
-            for child, handedness in children:
-                pupils.add(session, made.id, child, handedness)
-            return classes.get(session, made.id)
-        raise ClassIsThereError(f"{there.name} is in the record already")
-
-
 def take_in(
     record: Database, class_id: int, children: list[tuple[str, Handedness]]
 ) -> list[PupilRecord]:
     """Takes children into a class, all or none; raises NameTakenError and ClassIsFullError."""
     with record.writing() as session:
-        if len(pupils.of_class(session, class_id)) + len(children) > MOST_CHILDREN:
-            raise ClassIsFullError(f"a class has at most {MOST_CHILDREN} children")
+        _require_room(session, class_id, len(children))
         return [pupils.add(session, class_id, name, hand) for name, hand in children]
 
 
@@ -72,10 +42,43 @@ def forget(record: Database, class_id: int, pupil_id: int) -> InCopies:
         practice_days.without_pupil(session, class_id, pupil_id)
         pupils.remove(session, class_id, pupil_id)
     record.clear_log()
+    return left_in_copies(record)
+
+
+def left_in_copies(record: Database) -> InCopies:
+    """What copies of the record still hold of what was deleted just now."""
     return InCopies(len(copies.of(record.path)), copies.last_gone_on(record.path))
+
+
+def set_presence(
+    record: Database, class_id: int, pupil_id: int, presence: Presence, now: datetime
+) -> PupilRecord:
+    """Puts a child apart, lets them leave or come back; raises NotInRecordError and
+    ClassIsFullError."""
+    with record.writing() as session:
+        today = day_of(now, school.zone(session))
+        changed = pupils.set_presence(session, class_id, pupil_id, presence, today)
+        _require_room(session, class_id, 0)
+        return changed
+
+
+def give_tiles(record: Database, class_id: int) -> tuple[PupilRecord, ...]:
+    """Gives each child who has no picture one that no other has; the class as it is then."""
+    with record.writing() as session:
+        there = pupils.of_class(session, class_id)
+        free = iter([tile for tile in TILES if tile not in {one.tile for one in there}])
+        for one in there:
+            if one.tile is None and (tile := next(free, None)):
+                pupils.set_tile(session, class_id, one.id, tile)
+        return pupils.of_class(session, class_id)
 
 
 def renew_copies(record: Database, now: datetime) -> InCopies:
     """Makes a copy of the record as it is now and drops all others; raises RecordError."""
     copies.renew(record.path, now)
     return InCopies(0, None)
+
+
+def _require_room(session: Session, class_id: int, more: int) -> None:
+    if len(pupils.of_class(session, class_id)) + more > MOST_CHILDREN:
+        raise ClassIsFullError(f"a class has at most {MOST_CHILDREN} children")

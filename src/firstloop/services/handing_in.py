@@ -79,7 +79,7 @@ def hand_in(
             return attempts.get(session, school_class.id, before), False
         kept_id = attempts.add(session, school_class.id, new, ink)
         practice_days.add(session, school_class.id, letter, day)
-        standings.recount(session, pupil.id, letter)
+        standings.recount(session, school_class.id, pupil.id, letter)
         if delivery:
             handed_in.add(session, delivery, pupil.id, attempt_id=kept_id)
     return AttemptRecord(kept_id, pupil, new, None), True
@@ -138,7 +138,7 @@ def hand_in_text(
         for place, letter in enumerate(result.letters):
             if letter.is_evidence:
                 _keep_letter(session, school_class.id, new, letter, InText(text_id, place))
-        _recount(session, pupil.id, result.letters)
+        _recount(session, school_class.id, pupil.id, result.letters)
         if delivery:
             handed_in.add(session, delivery, pupil.id, text_id=text_id)
     with record.session() as session:
@@ -167,9 +167,11 @@ def _keep_letter(
     practice_days.add(session, class_id, target, text.day)
 
 
-def _recount(session: Session, pupil_id: int, letters: Iterable[LetterResult]) -> None:
+def _recount(
+    session: Session, class_id: int, pupil_id: int, letters: Iterable[LetterResult]
+) -> None:
     for letter in {one.target for one in letters if one.is_evidence and one.target}:
-        standings.recount(session, pupil_id, letter)
+        standings.recount(session, class_id, pupil_id, letter)
 
 
 def take_back_text(record: Database, class_id: int, text_id: int) -> None:
@@ -182,7 +184,7 @@ def take_back_text(record: Database, class_id: int, text_id: int) -> None:
         for one in letters:
             practice_days.add(session, class_id, one.attempt.task.target, one.attempt.day, -1)
         for letter in {one.attempt.task.target for one in letters}:
-            standings.recount(session, gone.text.pupil_id, letter)
+            standings.recount(session, class_id, gone.text.pupil_id, letter)
 
 
 def take_back(record: Database, class_id: int, attempt_id: int) -> None:
@@ -192,4 +194,4 @@ def take_back(record: Database, class_id: int, attempt_id: int) -> None:
         gone = attempts.get(session, class_id, attempt_id).attempt
         attempts.remove(session, class_id, attempt_id)
         practice_days.add(session, class_id, gone.task.target, gone.day, -1)
-        standings.recount(session, gone.pupil_id, gone.task.target)
+        standings.recount(session, class_id, gone.pupil_id, gone.task.target)

@@ -1,6 +1,6 @@
 """The teacher's word on an attempt: it always wins over the checker, and both are kept."""
 
-from firstloop.store import attempts, judgements, standings
+from firstloop.store import attempts, judging, standings
 from firstloop.store.database import Database
 from firstloop.store.records import AttemptRecord, JudgementRecord
 
@@ -13,9 +13,9 @@ def judge(
     with record.writing() as session:
         found = attempts.get(session, class_id, attempt_id).attempt
         if said is None:
-            judgements.withdraw(session, attempt_id)
+            judging.withdraw(session, class_id, attempt_id)
         else:
-            judgements.keep(session, attempt_id, said)
-        standings.recount(session, found.pupil_id, found.task.target)
+            judging.keep(session, class_id, attempt_id, said)
+        standings.recount(session, class_id, found.pupil_id, found.task.target)
         session.expire_all()
         return attempts.get(session, class_id, attempt_id)

@@ -119,7 +119,8 @@ def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tup
     """What several children could mend together, from what they wrote lately."""
     with record.session() as session:
         lately = slipped.since(session, school_class.id, now - LOOKED_AT)
-        return habits(lately, letters_taught(session, school_class))
+        here = [one for one in lately if one.pupil_id in school_class.here]
+        return habits(here, letters_taught(session, school_class))
 
 
 def change(
@@ -173,7 +174,8 @@ def letters_taught(session: Session, school_class: ClassRecord) -> dict[str, dat
 def _practised(session: Session, school_class: ClassRecord) -> list[Practised]:
     """Every taught letter, as it was practised, and every word that was taught as it stands."""
     wrote = practice_days.of_class(session, school_class.id)
-    stands = standings.of_class(session, school_class.id)
+    found = standings.of_class(session, school_class.id)
+    stands = [one for one in found if one.pupil_id in school_class.here]
     words = taught_words.of_class(session, school_class.id)
     letters = [
         Practised(

@@ -90,7 +90,7 @@ def _take_over(
     done.changes.update(found)
     done.unchanged += not found
     if found:
-        standings.recount(session, before.pupil_id, before.task.target)
+        standings.recount(session, class_id, before.pupil_id, before.task.target)
 
 
 def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) -> None:

@@ -3,7 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from sqlalchemy import JSON, Row, bindparam
+from sqlalchemy import JSON, Row, bindparam, delete, false
 from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 
 from firstloop.core.contract import Stage
@@ -11,6 +11,7 @@ from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.customs import Customs, OwnAmount
+from firstloop.core.teaching.roster import Presence
 from firstloop.core.vocabulary.language import Language, Variety
 from firstloop.store import own_hands, own_phrases, pupils
 from firstloop.store.base import Base
@@ -48,6 +49,7 @@ class SchoolClass(Base):
     lesson_minutes: Mapped[int] = mapped_column(server_default="20")
     customs: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
     joining: Mapped[list[list[str]] | None] = mapped_column(JSON(none_as_null=True))
+    is_made_up: Mapped[bool] = mapped_column(server_default=false())
     pupils: Mapped[list[Pupil]] = relationship(cascade="all, delete-orphan", order_by="Pupil.name")
 
 
@@ -70,7 +72,10 @@ def add(
         **_style_columns(style),
         **_ruling_columns(ruling),
         x_height_mm=x_height_mm,
-        pupils=[Pupil(name=name, handedness=handedness) for name, handedness in children],
+        pupils=[
+            Pupil(name=name, handedness=handedness.value, presence=Presence.HERE.value)
+            for name, handedness in children
+        ],
     )
     session.add(row)
     session.flush()
@@ -78,9 +83,8 @@ def add(
 
 
 # Every request reads its class: past the mapper, by statements that are built once.
-_ALL = SchoolClass.__table__.select()
+_ALL = SchoolClass.__table__.select().order_by(SchoolClass.id)
 _ONE = _ALL.where(SchoolClass.id == bindparam("class_id"))
-_FIRST = _ALL.order_by(SchoolClass.id).limit(1)
 
 
 def get(session: Session, class_id: int) -> ClassRecord:
@@ -91,14 +95,26 @@ def get(session: Session, class_id: int) -> ClassRecord:
     return _record(session, row)
 
 
-def first(session: Session) -> ClassRecord:
-    """The class of this school; raises NotInRecordError while there is none."""
-    row = session.connection().execute(_FIRST).first()
-    if row is None:
-        raise NotInRecordError(
-            'there is no class yet; make yours, or "firstloop demo" makes one up'
-        )
-    return _record(session, row)
+def every(session: Session) -> list[ClassRecord]:
+    """All classes of all teachers, the oldest first: for what is done with a record as a whole."""
+    return [_record(session, row) for row in session.connection().execute(_ALL).all()]
+
+
+def rename(session: Session, class_id: int, name: str) -> None:
+    """Calls a class otherwise."""
+    session.get_one(SchoolClass, class_id).name = name
+    session.flush()
+
+
+def set_made_up(session: Session, class_id: int) -> None:
+    """Marks a class as made up."""
+    session.get_one(SchoolClass, class_id).is_made_up = True
+    session.flush()
+
+
+def remove(session: Session, class_id: int) -> None:
+    """Deletes a class, its children and all that they wrote."""
+    session.execute(delete(SchoolClass).where(SchoolClass.id == class_id))
 
 
 def set_style(
@@ -206,4 +222,5 @@ def _record(session: Session, row: _Row) -> ClassRecord:
         customs=_customs(row.customs),
         joining=None if row.joining is None else tuple(map(tuple, row.joining)),
         pupils=pupils.of_class(session, row.id),
+        is_made_up=bool(row.is_made_up),
     )

@@ -1,9 +1,9 @@
-"""The teacher's word on an attempt, in and out of the record."""
+"""The teacher's word on an attempt, as a table of its own."""
 
 from datetime import datetime
 
 from sqlalchemy import ForeignKey
-from sqlalchemy.orm import Mapped, Session, mapped_column
+from sqlalchemy.orm import Mapped, mapped_column
 
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.store.base import Base, UtcDateTime
@@ -23,27 +23,6 @@ class Judgement(Base):
     size: Mapped[str | None]
     shape: Mapped[str | None]
     note: Mapped[str]
-
-
-def keep(session: Session, attempt_id: int, judgement: JudgementRecord) -> None:
-    """Sets the teacher's word on an attempt that the caller has found in the class."""
-    session.merge(
-        Judgement(
-            attempt_id=attempt_id,
-            made_at=judgement.made_at,
-            note=judgement.note,
-            **{one.value: judgement.verdicts.get(one) for one in Dimension},
-        )
-    )
-    session.flush()
-
-
-def withdraw(session: Session, attempt_id: int) -> None:
-    """Takes the teacher's word back; the checker's stands again."""
-    row = session.get(Judgement, attempt_id)
-    if row is not None:
-        session.delete(row)
-        session.flush()
 
 
 def judgement_from(row: Judgement) -> JudgementRecord:

@@ -44,14 +44,24 @@ def add(session: Session, class_id: int, letter: str, day: date, count: int = 1)
 
 
 def without_pupil(session: Session, class_id: int, pupil_id: int) -> None:
-    """Takes out what a child wrote, before the child is deleted."""
+    """Takes out what a child wrote, before the child is deleted or moves to another class."""
+    for letter, day, count in _wrote(session, pupil_id):
+        add(session, class_id, letter, day, -count)
+
+
+def with_pupil(session: Session, class_id: int, pupil_id: int) -> None:
+    """Counts what a child wrote who has come from another class."""
+    for letter, day, count in _wrote(session, pupil_id):
+        add(session, class_id, letter, day, count)
+
+
+def _wrote(session: Session, pupil_id: int) -> list[tuple[str, date, int]]:
     wrote = (
         select(Attempt.letter, Attempt.day, func.count())
         .where(Attempt.pupil_id == pupil_id)
         .group_by(Attempt.letter, Attempt.day)
     )
-    for letter, day, count in session.execute(wrote).all():
-        add(session, class_id, letter, day, -count)
+    return [(letter, day, count) for letter, day, count in session.execute(wrote)]
 
 
 def of_class(session: Session, class_id: int) -> dict[str, tuple[date, int]]:

@@ -1,5 +1,6 @@
 """Children in and out of the record, each within a class."""
 
+from datetime import date
 from typing import Any
 
 from sqlalchemy import CheckConstraint, ForeignKey, Row, UniqueConstraint, bindparam
@@ -8,18 +9,20 @@ from sqlalchemy.orm import Mapped, Session, mapped_column
 from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
-from firstloop.core.teaching.roster import key_of
+from firstloop.core.teaching.roster import Presence, key_of
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PupilRecord
 
 
 class Pupil(Base):
-    """A child. Deleting one deletes all that they wrote. A null stage is the class's."""
+    """A child. Deleting one deletes all that they wrote. A null stage is the class's; `since` is
+    the day they were put apart or left."""
 
     __tablename__ = "pupil"
     __table_args__ = (
         UniqueConstraint("class_id", "name"),
         CheckConstraint("handedness IN ('left', 'right')", name="handedness"),
+        CheckConstraint("presence IN ('here', 'apart', 'left')", name="presence"),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -27,11 +30,15 @@ class Pupil(Base):
     name: Mapped[str]
     handedness: Mapped[str]
     stage: Mapped[str | None]
+    tile: Mapped[str | None]
+    presence: Mapped[str] = mapped_column(server_default=Presence.HERE.value)
+    since: Mapped[date | None]
 
 
 _ALL = Pupil.__table__.select()
 _ONE = _ALL.where(Pupil.id == bindparam("pupil_id"))
-_OF_CLASS = _ALL.where(Pupil.class_id == bindparam("class_id")).order_by(Pupil.name)
+_WITH_THE_LEFT = _ALL.where(Pupil.class_id == bindparam("class_id")).order_by(Pupil.name)
+_OF_CLASS = _WITH_THE_LEFT.where(Pupil.presence != Presence.LEFT.value)
 
 
 def get(session: Session, class_id: int, pupil_id: int) -> PupilRecord:
@@ -43,8 +50,14 @@ def get(session: Session, class_id: int, pupil_id: int) -> PupilRecord:
 
 
 def of_class(session: Session, class_id: int) -> tuple[PupilRecord, ...]:
-    """The children of a class, by name."""
+    """The children of a class, by name, without those who have left."""
     rows = session.connection().execute(_OF_CLASS, {"class_id": class_id})
+    return tuple(record_of(row) for row in rows)
+
+
+def with_the_left(session: Session, class_id: int) -> tuple[PupilRecord, ...]:
+    """The children of a class, by name, those who have left among them."""
+    rows = session.connection().execute(_WITH_THE_LEFT, {"class_id": class_id})
     return tuple(record_of(row) for row in rows)
 
 
@@ -52,10 +65,19 @@ class NameTakenError(FirstLoopError):
     """A child of the class is called so already."""
 
 
+class TileTakenError(FirstLoopError):
+    """Another child of the class has that picture."""
+
+
 def add(session: Session, class_id: int, name: str, handedness: Handedness) -> PupilRecord:
     """Takes a child into a class; raises NameTakenError."""
     _require_free(session, class_id, name)
-    row = Pupil(class_id=class_id, name=name, handedness=handedness.value)
+    row = Pupil(
+        class_id=class_id,
+        name=name,
+        handedness=handedness.value,
+        presence=Presence.HERE.value,
+    )
     session.add(row)
     session.flush()
     return record_of(row)
@@ -74,9 +96,48 @@ def change(
 
 
 def _require_free(session: Session, class_id: int, name: str, but: int | None = None) -> None:
-    for one in of_class(session, class_id):
+    for one in with_the_left(session, class_id):
         if one.id != but and key_of(one.name) == key_of(name):
-            raise NameTakenError(f"{one.name} is there already; add a letter to tell them apart")
+            has_left = one.presence is Presence.LEFT
+            raise NameTakenError(
+                f"{one.name} has left; let them come back, or add a letter to tell them apart"
+                if has_left
+                else f"{one.name} is there already; add a letter to tell them apart"
+            )
+
+
+def set_presence(
+    session: Session, class_id: int, pupil_id: int, presence: Presence, today: date
+) -> PupilRecord:
+    """Puts a child apart, lets them leave or come back; raises NotInRecordError."""
+    row = _row(session, class_id, pupil_id)
+    row.presence = presence.value
+    row.since = None if presence is Presence.HERE else today
+    session.flush()
+    return record_of(row)
+
+
+def set_tile(session: Session, class_id: int, pupil_id: int, tile: str | None) -> PupilRecord:
+    """Gives a child a picture, or none; raises NotInRecordError, and TileTakenError where another
+    child who is not gone has it."""
+    row = _row(session, class_id, pupil_id)
+    for one in of_class(session, class_id):
+        if tile is not None and one.tile == tile and one.id != pupil_id:
+            raise TileTakenError(f"{one.name} has that picture; choose another")
+    row.tile = tile
+    session.flush()
+    return record_of(row)
+
+
+def move(session: Session, class_id: int, pupil_id: int, to_class_id: int) -> None:
+    """Moves a child to another class; raises NotInRecordError and NameTakenError. What is counted
+    by class, who calls sees to."""
+    row = _row(session, class_id, pupil_id)
+    _require_free(session, to_class_id, row.name)
+    if row.tile in {one.tile for one in of_class(session, to_class_id)}:
+        row.tile = None
+    row.class_id = to_class_id
+    session.flush()
 
 
 def set_stage(session: Session, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
@@ -96,7 +157,15 @@ def remove(session: Session, class_id: int, pupil_id: int) -> None:
 def record_of(row: Pupil | Row[Any]) -> PupilRecord:
     """A row as what leaves the store."""
     stage = None if row.stage is None else Stage(row.stage)
-    return PupilRecord(row.id, row.name, Handedness(row.handedness), stage)
+    return PupilRecord(
+        row.id,
+        row.name,
+        Handedness(row.handedness),
+        stage,
+        row.tile,
+        Presence(row.presence),
+        row.since,
+    )
 
 
 def _row(session: Session, class_id: int, pupil_id: int) -> Pupil:

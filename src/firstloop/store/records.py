@@ -14,8 +14,10 @@ from firstloop.core.letters import Hand
 from firstloop.core.letters.phrases import Wording
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.staff import Role
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.standing import Standing
 from firstloop.core.teaching.steps import StepKind
 from firstloop.core.vocabulary.language import Language
@@ -26,20 +28,57 @@ class NotInRecordError(FirstLoopError):
 
 
 @dataclass(frozen=True, slots=True)
+class AccountRecord:
+    """Somebody who teaches: what she is called, and the class she has open."""
+
+    id: int
+    name: str
+    class_id: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Signed:
+    """Somebody who is signed in, and what she is to the class that she has open, if any."""
+
+    account_id: int
+    name: str
+    class_id: int | None
+    role: Role | None
+
+
+@dataclass(frozen=True, slots=True)
+class HerClass:
+    """A class as one of somebody's, and what she is to it."""
+
+    id: int
+    name: str
+    role: Role
+    is_made_up: bool
+
+    @property
+    def is_hers(self) -> bool:
+        """Whether she teaches it, and does not only help."""
+        return self.role is Role.TEACHER
+
+
+@dataclass(frozen=True, slots=True)
 class PupilRecord:
-    """A child, as little as is needed: what to call them, the hand they write with, and their stage
-    where it is not the class's."""
+    """A child, as little as is needed: what to call them, the hand they write with, their stage
+    where it is not the class's, their picture, and whether they are here, since when if not."""
 
     id: int
     name: str
     handedness: Handedness
     stage: Stage | None
+    tile: str | None = None
+    presence: Presence = Presence.HERE
+    since: date | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class ClassRecord:
     """A class: its style, its ruling, what is said of moves in it, its scheme's key and its
-    children, by name."""
+    children, by name; those who have left are not among them."""
 
     id: int
     name: str
@@ -54,6 +93,12 @@ class ClassRecord:
     customs: Customs
     joining: tuple[tuple[str, ...], ...] | None
     pupils: tuple[PupilRecord, ...]
+    is_made_up: bool = False
+
+    @property
+    def here(self) -> frozenset[int]:
+        """The children that plans reckon with: those who are not apart."""
+        return frozenset(one.id for one in self.pupils if one.presence is Presence.HERE)
 
     @property
     def hand(self) -> Hand:

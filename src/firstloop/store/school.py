@@ -1,8 +1,8 @@
-"""The school: the one zone that its days are counted in."""
+"""The school: the one zone that its days are counted in, and whether it is a demonstration."""
 
 from zoneinfo import ZoneInfo
 
-from sqlalchemy import Connection, insert, select
+from sqlalchemy import Connection, false, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 from tzlocal import get_localzone_name
 
@@ -18,6 +18,7 @@ class School(Base):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     time_zone: Mapped[str]
+    is_demo: Mapped[bool] = mapped_column(server_default=false())
 
 
 _ZONE = select(School.time_zone)
@@ -39,4 +40,19 @@ def set_zone(session: Session, name: str) -> None:
     counted already stay as they were."""
     ZoneInfo(name)
     session.get_one(School, ONLY).time_zone = name
+    session.flush()
+
+
+_IS_DEMO = select(School.is_demo)
+
+
+def is_demo(session: Session) -> bool:
+    """Whether the record is a demonstration: until somebody makes an account, who sits at the
+    machine is signed in."""
+    return bool(session.connection().execute(_IS_DEMO).scalar_one())
+
+
+def set_demo(session: Session) -> None:
+    """Makes the record a demonstration."""
+    session.get_one(School, ONLY).is_demo = True
     session.flush()

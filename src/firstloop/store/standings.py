@@ -15,6 +15,7 @@ from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.teaching.standing import Held, Standing, stands
+from firstloop.store import pupils
 from firstloop.store.attempts import Attempt
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.judgements import Judgement
@@ -68,9 +69,11 @@ def of_class(session: Session, class_id: int) -> list[LetterStanding]:
     ]
 
 
-def recount(session: Session, pupil_id: int, letter: str) -> None:
-    """Counts how a child's letter stands, after something about it has changed."""
+def recount(session: Session, class_id: int, pupil_id: int, letter: str) -> None:
+    """Counts how a child's letter stands, after something about it has changed; raises
+    NotInRecordError."""
     session.flush()
+    pupils.get(session, class_id, pupil_id)
     connection = session.connection()
     one = {"of_pupil": pupil_id, "of_letter": letter}
     connection.execute(_FORGET_ONE, one)

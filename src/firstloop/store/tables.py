@@ -1,6 +1,7 @@
 """All tables together: what migrations compare the record with."""
 
 from firstloop.store import (
+    accounts,
     attempts,
     classes,
     findings,
@@ -16,6 +17,8 @@ from firstloop.store import (
     practice_days,
     pupils,
     school,
+    sign_ins,
+    staff,
     standings,
     taught_joins,
     taught_letters,
@@ -25,6 +28,7 @@ from firstloop.store import (
 from firstloop.store.base import Base
 
 MODULES = (
+    accounts,
     attempts,
     classes,
     findings,
@@ -40,6 +44,8 @@ MODULES = (
     practice_days,
     pupils,
     school,
+    sign_ins,
+    staff,
     standings,
     taught_joins,
     taught_letters,

@@ -2,6 +2,7 @@
 import { keepPreviousData, type QueryClient, useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
+import { sessionQuery } from "./sessionQueries";
 import type {
   CustomsOut,
   LetterDrawing,
@@ -30,6 +31,8 @@ const letterQuery = (letter: string) =>
  * letters, and the one that the address names or that comes first.
  */
 export async function prefetchFrame(queries: QueryClient, letter: string | undefined) {
+  const { state, has_class } = await queries.query(sessionQuery);
+  if (state === "new" || state === "out" || !has_class) return;
   const alphabet = queries.query(alphabetQuery);
   const { letters } = await queries.query(classroomQuery);
   const shown = letter ?? letters[0];

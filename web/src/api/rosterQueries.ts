@@ -10,11 +10,11 @@ export function useChoices() {
 }
 
 /** What a list says, line by line; what it said before stays until that is known. */
-export function useList(text: string) {
+export function useList(text: string, isNew: boolean) {
   return $api.useQuery(
     "post",
     "/api/classroom/list",
-    { body: { text } },
+    { body: { text, is_new: isNew } },
     { placeholderData: keepPreviousData },
   );
 }
@@ -43,6 +43,16 @@ export function useTakeIn() {
 export function useChangePupil() {
   return $api.useMutation("put", "/api/classroom/pupils/{pupil_id}", useAllAnew());
 }
+
+export const useRoster = () => $api.useQuery("get", "/api/classroom/pupils", {});
+export const useTiles = () => $api.useQuery("get", "/api/tiles", {}, { staleTime: Infinity });
+export const useSetPresence = () =>
+  $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/presence", useAllAnew());
+export const useSetTile = () =>
+  $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/tile", useAllAnew());
+export const useGiveTiles = () => $api.useMutation("post", "/api/classroom/tiles", useAllAnew());
+export const useMovePupil = () =>
+  $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/class", useAllAnew());
 
 export function useForgetPupil() {
   return $api.useMutation("delete", "/api/classroom/pupils/{pupil_id}", useAllAnew());

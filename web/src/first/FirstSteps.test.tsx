@@ -1,5 +1,5 @@
 /** The first page: what is asked, what a list lacks, what is sent. */
-import { screen } from "@testing-library/react";
+import { screen, waitFor } from "@testing-library/react";
 import { beforeEach, expect, test } from "vitest";
 
 import type { ChoicesOut, ListOut } from "../api/schema";
@@ -18,7 +18,6 @@ const picture = {
   ],
 };
 const CHOICES: ChoicesOut = {
-  there: null,
   hands: [
     { hand: "plain", picture },
     { hand: "joined", picture },
@@ -54,7 +53,9 @@ test("a class is begun with what was chosen, and goes on to today", async () => 
   await user.type(screen.getByRole("textbox", { name: "Children, one a line" }), "Ada{Enter}Bo");
   expect(await screen.findByText("2 children")).toBeVisible();
   await user.click(screen.getByRole("button", { name: "Begin" }));
-  expect(await screen.findByTestId("address")).toHaveTextContent("/plan/today");
+  await waitFor(() => {
+    expect(screen.getByTestId("address")).toHaveTextContent("/plan/today");
+  });
   expect(askedOf("POST /api/classroom")[0]?.body).toEqual({
     name: "Reed class",
     hand: "joined",

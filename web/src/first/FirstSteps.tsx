@@ -1,8 +1,9 @@
-/** The first page of a record without a class: its name, hand and lines by their pictures, names. */
+/** A class to begin: its name, hand and lines by their pictures, names. */
 import { type ReactNode, useId, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { useBegin, useChoices } from "../api/rosterQueries";
+import { useOpenDemo } from "../api/schoolQueries";
 import type { ChoicesOut, ClassIn } from "../api/schema";
 import { Button } from "../ui/Button";
 import { ChildList, useChildren } from "../ui/ChildList";
@@ -24,22 +25,24 @@ const RULINGS: Record<NonNullable<ClassIn["ruling"]>, string> = {
   squares: "Squares",
 };
 
-export function FirstSteps() {
+/** With a class there already, another is begun beside it. */
+export function FirstSteps({ hasClass = false }: { hasClass?: boolean }) {
   const choices = useChoices();
   if (choices.isError) {
     return <ProblemNote error={choices.error} retry={() => void choices.refetch()} />;
   }
   if (!choices.data) return <Loading what="the first page" />;
-  return <Page choices={choices.data} />;
+  return <Page choices={choices.data} hasClass={hasClass} />;
 }
 
-function Page({ choices }: { choices: ChoicesOut }) {
+function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean }) {
   const [name, setName] = useState("Our class");
   const [hand, setHand] = useState(choices.hands[0]?.hand ?? "plain");
   const [ruling, setRuling] = useState<NonNullable<ClassIn["ruling"]>>("four");
   const [text, setText] = useState("");
-  const read = useChildren(text);
+  const read = useChildren(text, true);
   const navigate = useNavigate();
+  const openDemo = useOpenDemo(() => void navigate("/plan/today"));
   const begin = useBegin(() => void navigate("/plan/today"));
   const lines = choices.rulings.find((one) => one.ruling === ruling)?.lines ?? [];
   const word = choices.hands.find((one) => one.hand === hand)?.picture;
@@ -113,6 +116,7 @@ function Page({ choices }: { choices: ChoicesOut }) {
           </Question>
         </div>
         {begin.isError ? <ProblemNote error={begin.error} /> : null}
+        {openDemo.isError ? <ProblemNote error={openDemo.error} /> : null}
         <div className="flex flex-wrap items-center gap-4 border-t border-rule pt-4">
           <Button
             look="main"
@@ -122,6 +126,16 @@ function Page({ choices }: { choices: ChoicesOut }) {
           >
             Begin
           </Button>
+          {hasClass ? null : (
+            <Button
+              disabled={openDemo.isPending}
+              onClick={() => {
+                openDemo.mutate({});
+              }}
+            >
+              {openDemo.isPending ? "Children are writing …" : "First look at a made-up class"}
+            </Button>
+          )}
           <p className="text-soft">
             {read.sound
               ? text.trim()

@@ -23,10 +23,19 @@ export const LINES: RulingLine[] = [
   { name: "drop", y: -1, look: "solid" },
 ];
 
-export const MILA: PupilOut = { id: 1, name: "Mila", handedness: "right", stage: null };
-export const JORI: PupilOut = { id: 2, name: "Jori", handedness: "left", stage: "beginning" };
+const HERE = { tile: null, presence: "here", since: null } as const;
+export const MILA: PupilOut = { ...HERE, id: 1, name: "Mila", handedness: "right", stage: null };
+export const JORI: PupilOut = {
+  ...HERE,
+  id: 2,
+  name: "Jori",
+  handedness: "left",
+  stage: "beginning",
+};
 
 export const CLASSROOM: ClassOut = {
+  id: 1,
+  is_made_up: false,
   name: "Reed class",
   hand: "plain",
   letters: ["l", "n"],

@@ -8,9 +8,10 @@ import { ProblemNote } from "./states";
 
 const EXAMPLE = "Ada\nBo, left\nCass";
 
-/** What may be taken over of a list: nothing while a line of it is at fault. */
-export function useChildren(text: string) {
-  const read = useList(useDeferredValue(text));
+/** What may be taken over of a list, for the class that is open or for a new one: nothing while a
+ * line of it is at fault. */
+export function useChildren(text: string, isNew = false) {
+  const read = useList(useDeferredValue(text), isNew);
   const list: ListOut = read.data ?? { children: [], faults: [] };
   const sound = list.faults.length === 0;
   return {

@@ -5,6 +5,8 @@
 import { useEffect, useRef } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 
+import { ClassMenu } from "./ClassMenu";
+import { Help } from "./Help";
 import { useShortcuts } from "./useShortcuts";
 import { pathTo, placeOf, STATIONS } from "./stations";
 
@@ -66,11 +68,15 @@ export function StationLine({ className }: { className: string | undefined }) {
           ))}
         </ul>
       </nav>
-      <div className="relative flex-1 self-stretch max-md:hidden">
-        <p className="hidden px-5 pt-3 text-right text-base leading-none whitespace-nowrap text-soft xl:block">
-          {className}
-        </p>
-        <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
+      <div className="relative flex-1 self-stretch max-md:order-first">
+        <div className="flex items-center justify-end gap-2 px-3 pt-0.5 leading-none">
+          {className === undefined ? null : <ClassMenu name={className} />}
+          <Help />
+        </div>
+        <span
+          className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule max-md:hidden"
+          aria-hidden
+        />
       </div>
     </header>
   );

@@ -3,6 +3,7 @@
 import unicodedata
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from enum import StrEnum
 
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.plain_text import is_plain
@@ -24,6 +25,15 @@ HANDS = {
     "right": Handedness.RIGHT, "r": Handedness.RIGHT, "right-handed": Handedness.RIGHT,
     "": Handedness.RIGHT,
 }  # fmt: skip
+
+
+class Presence(StrEnum):
+    """Whether a child is taught with the class. Who is apart stays on the list, but the class's
+    plans do not reckon with them; who has left is on no list. Both keep their letters."""
+
+    HERE = "here"
+    APART = "apart"
+    LEFT = "left"
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,79 +1,97 @@
-/** The class list: what each child is called and writes with; more taken in; one deleted. */
+/** The class list: each child's picture, name and hand; apart, gone, back; more taken in. */
 import { useState } from "react";
+import { Link } from "react-router";
 
 import { useClassroom } from "../../api/queries";
-import { useChangePupil, useTakeIn } from "../../api/rosterQueries";
+import { useGiveTiles, useRoster, useTakeIn } from "../../api/rosterQueries";
 import type { PupilOut as Pupil } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { ChildList, useChildren } from "../../ui/ChildList";
-import { Choice } from "../../ui/Choice";
-import { EditableText } from "../../ui/EditableText";
 import { Loading, ProblemNote } from "../../ui/states";
+import { ChildRow } from "./ChildRow";
 import { ForgetChild } from "./ForgetChild";
-
-const HANDS = [
-  { value: "left", label: "left" },
-  { value: "right", label: "right" },
-] as const;
+import { UndoPresence, usePresence } from "./presence";
 
 export function RosterDesk() {
   const classroom = useClassroom();
-  if (classroom.isError) return <ProblemNote error={classroom.error} />;
-  if (!classroom.data) return <Loading what="the class list" />;
-  const { name, pupils } = classroom.data;
+  const roster = useRoster();
+  const failed = [classroom, roster].find(({ isError }) => isError);
+  if (failed) return <ProblemNote error={failed.error} retry={() => void failed.refetch()} />;
+  if (!classroom.data || !roster.data) return <Loading what="the class list" />;
   return (
     <section aria-label="Class list" className="flex flex-col gap-5 px-5 py-3">
       <header>
-        <h1 className="text-xl font-bold">{name}</h1>
+        <h1 className="text-xl font-bold">{classroom.data.name}</h1>
         <p className="text-soft">
           What a child is called here is for this class alone: a first name is enough. Change a name
-          where it stands; letters stay with the child.
+          where it stands; letters stay with the child. A new school year begins in{" "}
+          <Link to="/settings" className="underline underline-offset-4">
+            Settings
+          </Link>
+          .
         </p>
       </header>
-      <Children pupils={pupils} />
+      <Children pupils={roster.data.pupils} />
       <TakeIn />
-      {pupils.length ? <ForgetChild pupils={pupils} /> : null}
+      {roster.data.pupils.length ? <ForgetChild pupils={roster.data.pupils} /> : null}
     </section>
   );
 }
 
 function Children({ pupils }: { pupils: readonly Pupil[] }) {
-  const change = useChangePupil();
-  if (!pupils.length) return <p className="text-lg text-soft">There are no children yet.</p>;
+  const presence = usePresence();
+  const giveTiles = useGiveTiles();
+  const there = pupils.filter((one) => one.presence !== "left");
+  const left = pupils.filter((one) => one.presence === "left");
   return (
     <>
-      {change.isError ? <ProblemNote error={change.error} /> : null}
-      <ul className="grid max-w-6xl gap-x-10 sm:grid-cols-2 xl:grid-cols-3" aria-label="Children">
-        {pupils.map(({ id, name, handedness }) => (
-          <li key={id} className="flex items-center gap-3 border-b border-rule/60 py-1">
-            <div className="min-w-0 flex-1">
-              <EditableText
-                label={`Name of ${name}`}
-                value={name}
-                onChange={(changed) => {
-                  change.mutate({
-                    params: { path: { pupil_id: id } },
-                    body: { name: changed, handedness },
-                  });
-                }}
-                className="text-lg"
-              />
-            </div>
-            <Choice
-              small
-              label={`${name} writes with the`}
-              value={handedness}
-              options={HANDS}
-              onChange={(chosen) => {
-                change.mutate({
-                  params: { path: { pupil_id: id } },
-                  body: { name, handedness: chosen },
-                });
-              }}
-            />
-          </li>
-        ))}
-      </ul>
+      <UndoPresence presence={presence} />
+      {there.length ? (
+        <ul className="grid max-w-6xl gap-x-10 sm:grid-cols-2 xl:grid-cols-3" aria-label="Children">
+          {there.map((pupil) => (
+            <ChildRow key={pupil.id} pupil={pupil} taken={there} setPresence={presence.set} />
+          ))}
+        </ul>
+      ) : (
+        <p className="text-lg text-soft">There are no children yet.</p>
+      )}
+      {there.some(({ tile }) => tile === null) ? (
+        <p className="flex flex-wrap items-center gap-3 text-soft">
+          <Button
+            disabled={giveTiles.isPending}
+            onClick={() => {
+              giveTiles.mutate({});
+            }}
+          >
+            Give each child a picture
+          </Button>
+          By it children find themselves before they read their names.
+        </p>
+      ) : null}
+      {left.length ? (
+        <section aria-label="Have left">
+          <h2 className="font-bold">Have left</h2>
+          <p className="text-soft">
+            Their letters are kept until you delete the child, or let them come back.
+          </p>
+          <ul className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
+            {left.map(({ id, name, since }) => (
+              <li key={id} className="flex items-center gap-2">
+                {name}
+                <span className="text-sm text-soft">since {since}</span>
+                <Button
+                  look="quiet"
+                  onClick={() => {
+                    presence.set({ id, name, from: "left", to: "here" });
+                  }}
+                >
+                  Has come back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
     </>
   );
 }

@@ -11,6 +11,8 @@ const RENAME = "PUT /api/classroom/pupils/2";
 
 beforeEach(() => {
   serve("GET /api/classroom", CLASSROOM);
+  serve("GET /api/classroom/pupils", { pupils: CLASSROOM.pupils });
+  serve("GET /api/school/classes", { classes: [] });
   serve("POST /api/classroom/list", { children: [], faults: [] });
   serve(RENAME, JORI);
 });

@@ -1,0 +1,120 @@
+"""The first account, signing in and out: what is answered to who is not signed in."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Request, Response
+from pydantic import BaseModel, Field
+
+from firstloop.api.deps import COOKIE, Db, Now, Record, SignInTries, Token, address_of, signed_in
+from firstloop.api.problems import FIRST_ACCOUNT, SIGN_IN
+from firstloop.api.sent import Name, Sent
+from firstloop.core.plain_text import ON_A_LINE
+from firstloop.core.staff import LONGEST_PASSWORD, SHORTEST_PASSWORD
+from firstloop.services import accounts
+from firstloop.store import accounts as accounts_kept
+from firstloop.store import sign_ins
+from firstloop.store.records import Signed
+
+router = APIRouter(prefix="/api", tags=["session"])
+
+Password = Annotated[str, Field(min_length=1, max_length=LONGEST_PASSWORD, pattern=ON_A_LINE)]
+NewPassword = Annotated[
+    str,
+    Field(min_length=SHORTEST_PASSWORD, max_length=LONGEST_PASSWORD, pattern=ON_A_LINE),
+]
+
+
+class NewAccountIn(Sent):
+    """An account to be made."""
+
+    name: Name
+    password: NewPassword
+
+
+class AccountIn(Sent):
+    """A name and its password."""
+
+    name: Name
+    password: Password
+
+
+class State(StrEnum):
+    """How far one has come: there is no account yet, nobody is signed in, somebody is, or it is a
+    demonstration, which signs in who sits at the machine."""
+
+    NEW = "new"
+    OUT = "out"
+    IN = "in"
+    DEMO = "demo"
+
+
+class SessionOut(BaseModel):
+    """Who is signed in, if anybody, and whether she has a class open. While there is no account:
+    whether a class waits for the first, of a record that was used before there were any."""
+
+    state: State
+    name: str | None
+    has_class: bool
+
+
+class AccountOut(BaseModel):
+    """An account."""
+
+    id: int
+    name: str
+
+
+@router.get("/session")
+def get_session(session: Db, found: Annotated[Signed | None, Depends(signed_in)]) -> SessionOut:
+    """Who is signed in, and whether anybody can."""
+    if found is not None:
+        state = State.IN if found.name else State.DEMO
+        return SessionOut(state=state, name=found.name or None, has_class=found.class_id is not None)
+    if accounts_kept.is_claimed(session):
+        return SessionOut(state=State.OUT, name=None, has_class=False)
+    waits = sign_ins.nobody(session) is not None
+    return SessionOut(state=State.NEW, name=None, has_class=waits)
+
+
+@router.post("/account", status_code=201, responses=FIRST_ACCOUNT)
+def post_account(record: Record, sent: NewAccountIn) -> AccountOut:
+    """Makes the first account, which takes over what the record holds; 409 once there is one."""
+    made = accounts.begin(record, sent.name, sent.password)
+    return AccountOut(id=made.id, name=made.name)
+
+
+@router.post("/session", status_code=204, responses=SIGN_IN)
+def post_session(  # noqa: PLR0917  # what signing in is about
+    record: Record,
+    tries: SignInTries,
+    now: Now,
+    sent: AccountIn,
+    request: Request,
+    response: Response,
+) -> None:
+    """Signs this browser in."""
+    token = accounts.sign_in(
+        record,
+        tries,
+        name=sent.name,
+        password=sent.password,
+        address=address_of(request),
+        now=now,
+    )
+    response.set_cookie(
+        COOKIE,
+        token,
+        max_age=int(accounts.LASTS.total_seconds()),
+        httponly=True,
+        samesite="strict",
+        secure=request.url.scheme == "https",
+    )
+
+
+@router.delete("/session", status_code=204)
+def delete_session(record: Record, token: Token, response: Response) -> None:
+    """Signs this browser out."""
+    if token:
+        accounts.sign_out(record, token)
+    response.delete_cookie(COOKIE, httponly=True, samesite="strict")

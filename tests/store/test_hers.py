@@ -1,0 +1,43 @@
+"""Every call to the store that is about a class takes the class."""
+
+import inspect
+from collections.abc import Callable, Iterator
+from types import ModuleType
+
+import pytest
+
+from firstloop.store import class_moves, judging, slipped
+from firstloop.store.tables import MODULES
+
+NOT_OF_A_CLASS = {
+    "accounts", "sign_ins", "staff", "school",  # who teaches, and what holds for all
+    "handed_in",  # by the sender's own id, of a child that the caller has found
+    "findings", "judgements",  # rows alone
+}  # fmt: skip
+
+FOR_THE_WHOLE_RECORD = {
+    "classes.every", "standings.rebuild", "practice_days.rebuild",
+    "classes.add",  # there is none yet
+    "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
+}  # fmt: skip
+
+
+def calls() -> Iterator[tuple[str, Callable[..., object]]]:
+    for module in (*MODULES, class_moves, judging, slipped):
+        name = module.__name__.rpartition(".")[2]
+        if name not in NOT_OF_A_CLASS:
+            yield from public(module, name)
+
+
+def public(module: ModuleType, name: str) -> Iterator[tuple[str, Callable[..., object]]]:
+    for called, function in inspect.getmembers(module, inspect.isfunction):
+        is_own = function.__module__ == module.__name__ and not called.startswith("_")
+        parameters = list(inspect.signature(function).parameters)
+        if is_own and parameters[:1] == ["session"]:
+            yield f"{name}.{called}", function
+
+
+@pytest.mark.parametrize(("name", "function"), [pytest.param(*one, id=one[0]) for one in calls()])
+def test_it_takes_the_class(name: str, function: Callable[..., object]) -> None:
+    second = list(inspect.signature(function).parameters)[1:2]
+    assert (second == ["class_id"]) != (name in FOR_THE_WHOLE_RECORD)

@@ -1,0 +1,87 @@
+/** What each station is for, in three sentences, and its keys. */
+export interface HelpText {
+  name: string;
+  sentences: readonly [string, string, string];
+  keys: readonly (readonly [string, string])[];
+}
+
+const EVERYWHERE = [
+  ["1 – 5", "Plan, Show, Write, Check, Grow"],
+  ["?", "this help"],
+  ["Esc", "close what is open"],
+] as const;
+
+export const HELP: Record<"plan" | "show" | "write" | "check" | "grow" | "settings", HelpText> = {
+  plan: {
+    name: "Plan",
+    sentences: [
+      "Today proposes a lesson from what is taught, due and shaky; change whatever you like in it.",
+      "Families, letters, words, the hand and the lines are set here once, and obeyed everywhere.",
+      "The printed page, the home page and the board are made of the same lesson.",
+    ],
+    keys: [
+      ["/", "find a letter"],
+      ["← →", "the letter before or after"],
+      ["u, y", "undo and redo in families"],
+      ...EVERYWHERE,
+    ],
+  },
+  show: {
+    name: "Show",
+    sentences: [
+      "The board makes a letter move by move, with the words you say to it.",
+      "Give a lesson from Plan to have its steps in order; your own screen can send the board on.",
+      "Slips are drawn on purpose and crossed out, with the right letter beside them.",
+    ],
+    keys: [
+      ["Space", "write the letter, or pause"],
+      ["← →", "one move back or on"],
+      ["r", "again from the start"],
+      ["s", "show the spaces it fills"],
+      ["l", "another letter"],
+      ["f", "the whole screen"],
+      ...EVERYWHERE,
+    ],
+  },
+  write: {
+    name: "Write",
+    sentences: [
+      "Choose who writes and what helps: a letter to trace, its dots, a model, or nothing.",
+      "Each letter is checked as it is handed in, and the child hears one thing at most.",
+      "A bad one is taken back or left; the next one is better.",
+    ],
+    keys: [
+      ["Enter", "hand it in"],
+      ["z", "take the last stroke back"],
+      ["l", "another letter"],
+      ...EVERYWHERE,
+    ],
+  },
+  check: {
+    name: "Check",
+    sentences: [
+      "The class’s letters lie side by side, each explained by what was seen in it.",
+      "Your word counts: agree, correct one of the three verdicts, or write a note.",
+      "Direction can only be seen while a child writes; on paper it stays unseen.",
+    ],
+    keys: [["l", "another letter"], ...EVERYWHERE],
+  },
+  grow: {
+    name: "Grow",
+    sentences: [
+      "Children by letters, in the order of the alphabet: nobody is ranked.",
+      "The three marks are direction, size and shape, and rest on the letters of the last weeks.",
+      "Pain, cramp, shaking or a child who avoids writing belong to the family and the school’s specialists, not to a program.",
+    ],
+    keys: EVERYWHERE,
+  },
+  settings: {
+    name: "Settings",
+    sentences: [
+      "Everything that is set once stands here, or says where it stands.",
+      "Names and letters are kept in one file on this machine, and copied each day.",
+      "What is deleted is gone for good, from the copies too once they are renewed.",
+    ],
+    keys: EVERYWHERE,
+  },
+};
