@@ -2,6 +2,7 @@
 
 Made for a record that `furnish` has put something of everything into."""
 
+import base64
 from dataclasses import dataclass
 from typing import Any
 
@@ -62,6 +63,7 @@ def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
         ("POST /api/plan/schemes", {"like": "movement", "name": "Ours"}),
         ("POST /api/plan/files/hand", {"text": hand_file}),
         ("POST /api/plan/files/scheme", {"text": scheme_file}),
+        ("PUT /api/plan/prompts/hen/sound", {"sound": SOUND}),
         ("POST /api/plan/own-words", {"noted": "(kn)oll"}),
         ("PUT /api/plan/taught", {"letters": list("ilnhmrae")}),
     ):
@@ -84,6 +86,7 @@ TEXT = {
     ],
 }
 HERSELF = {"name": "Ms Reed", "password": PASSWORD}
+SOUND = base64.b64encode(b"OggS" + b"\0" * 40).decode()
 JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}
 SCHEME = {
     "name": "Ours",
@@ -210,6 +213,11 @@ REQUESTS = (
     good("GET /api/plan/own-words"),
     good("POST /api/plan/own-words", {"noted": "r.e.n"}),
     good("DELETE /api/plan/own-words/{text}", text="knoll"),
+    good("GET /api/plan/prompts"),
+    good("PUT /api/plan/prompts/{text}/tile", {"tile": "fish"}, text="fish"),
+    good("PUT /api/plan/prompts/{text}/sound", {"sound": SOUND}, text="hen"),
+    good("GET /api/plan/prompts/{text}/sound", text="hen"),
+    good("DELETE /api/plan/prompts/{text}/sound", text="hen"),
     good("GET /api/plan/sentences", query={"new": "n"}),
     good("POST /api/plan/sentences/look-over", {"text": "A hen ran."}),
 )

@@ -25,7 +25,7 @@ OWN_SITES = ("same-origin", "none")
 
 POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
-    "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; "
+    "font-src 'self'; connect-src 'self'; media-src 'self'; base-uri 'none'; form-action 'none'; "
     "frame-ancestors 'none'"
 )
 """What our pages may do: nothing that did not come with them."""
@@ -37,7 +37,7 @@ ALWAYS = {
     "Referrer-Policy": "same-origin",
     "Cross-Origin-Resource-Policy": "same-origin",
     "Cross-Origin-Opener-Policy": "same-origin",
-    "Permissions-Policy": "camera=(), geolocation=(), microphone=()",
+    "Permissions-Policy": "camera=(), geolocation=(), microphone=(self)",
     "Cache-Control": "no-store",
 }
 """What every answer says that does not say it otherwise. Nothing of a pupil is left in a cache."""

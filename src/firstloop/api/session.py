@@ -70,7 +70,9 @@ def get_session(session: Db, found: Annotated[Signed | None, Depends(signed_in)]
     """Who is signed in, and whether anybody can."""
     if found is not None:
         state = State.IN if found.name else State.DEMO
-        return SessionOut(state=state, name=found.name or None, has_class=found.class_id is not None)
+        return SessionOut(
+            state=state, name=found.name or None, has_class=found.class_id is not None
+        )
     if accounts_kept.is_claimed(session):
         return SessionOut(state=State.OUT, name=None, has_class=False)
     waits = sign_ins.nobody(session) is not None

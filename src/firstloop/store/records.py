@@ -229,6 +229,16 @@ class TextPage:
     next: str | None
 
 
+@dataclass(frozen=True, slots=True)
+class PromptRecord:
+    """A word or letter, its picture, and whether there is a recording of it."""
+
+    id: int
+    text: str
+    tile: str | None
+    has_sound: bool
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class AttemptRecord:
     """A kept attempt, and the teacher's judgement of it where there is one. Its ink is apart."""

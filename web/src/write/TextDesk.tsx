@@ -13,6 +13,7 @@ import { TextOnLines } from "../ink/TextOnLines";
 import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
 import { Choice } from "../ui/Choice";
+import { Prompt } from "../ui/Prompt";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { LongPad } from "./LongPad";
@@ -152,6 +153,7 @@ function Pad({
         />
         {children}
         <Choice label="Help" value={help} options={HELPS} onChange={setHelp} />
+        {help === "recall" ? <Prompt text={target} /> : null}
       </div>
       {help === "copy" && shown !== "" ? (
         <div className="flex h-28 shrink-0 sm:h-32">

@@ -16,6 +16,7 @@ import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
 import { Choice } from "../ui/Choice";
 import { LetterButton } from "../ui/LetterChoice";
+import { Prompt } from "../ui/Prompt";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { HelpIcon } from "./HelpIcon";
@@ -115,6 +116,7 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
             label: <HelpIcon help={value} />,
           }))}
         />
+        {help === "recall" ? <Prompt text={letter.letter} /> : null}
       </div>
       <div className="flex min-h-0 flex-1 flex-col gap-3 lg:flex-row">
         <div className="relative min-h-64 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">

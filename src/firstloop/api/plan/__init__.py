@@ -1,6 +1,17 @@
-"""Plan: the class's hand, its letters, its families; files of them; today's lesson, its words."""
+"""Plan: the class's hand, its letters, its families; files of them; today's lesson; its words, and
+how they are asked for."""
 
-from firstloop.api.plan import customs, files, joining, letters, schemes, style, today, words
+from firstloop.api.plan import (
+    customs,
+    files,
+    joining,
+    letters,
+    prompts,
+    schemes,
+    style,
+    today,
+    words,
+)
 
 ROUTERS = (
     style.router,
@@ -11,4 +22,5 @@ ROUTERS = (
     schemes.router,
     today.router,
     words.router,
+    prompts.router,
 )

@@ -2,13 +2,13 @@
 import { DropdownMenu } from "radix-ui";
 
 import { useHerClasses } from "../../api/schoolQueries";
-import { useChangePupil, useMovePupil } from "../../api/rosterQueries";
+import { useChangePupil, useMovePupil, useSetTile } from "../../api/rosterQueries";
 import type { PupilOut as Pupil } from "../../api/schema";
 import { Choice } from "../../ui/Choice";
 import { EditableText } from "../../ui/EditableText";
 import { ProblemNote } from "../../ui/states";
 import type { Change } from "./presence";
-import { TilePick } from "./TilePick";
+import { TilePick } from "../../ui/TilePick";
 
 const HANDS = [
   { value: "left", label: "left" },
@@ -25,14 +25,24 @@ export function ChildRow({
   setPresence: (change: Change) => void;
 }) {
   const change = useChangePupil();
+  const setTile = useSetTile();
   const { id, name, handedness } = pupil;
+  const others = taken.filter((one) => one.id !== id);
+  const owners = new Map(others.map((one) => [one.tile, one.name]));
   const isApart = pupil.presence === "apart";
   const changeTo = (body: Pick<Pupil, "name" | "handedness">) => {
     change.mutate({ params: { path: { pupil_id: id } }, body });
   };
   return (
     <li className="flex flex-wrap items-center gap-x-2 border-b border-rule/60 py-1">
-      <TilePick pupil={pupil} taken={taken} />
+      <TilePick
+        label={`Picture of ${name}`}
+        value={pupil.tile}
+        owners={owners}
+        onChoose={(tile) => {
+          setTile.mutate({ params: { path: { pupil_id: id } }, body: { tile } });
+        }}
+      />
       <div className={`min-w-0 flex-1 ${isApart ? "opacity-70" : ""}`}>
         <EditableText
           label={`Name of ${name}`}
@@ -54,7 +64,9 @@ export function ChildRow({
         }}
       />
       <More pupil={pupil} setPresence={setPresence} />
-      {change.error ? <ProblemNote error={change.error} /> : null}
+      {[change, setTile].map(({ error }, at) =>
+        error ? <ProblemNote key={at} error={error} /> : null,
+      )}
     </li>
   );
 }

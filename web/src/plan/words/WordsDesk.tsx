@@ -1,10 +1,12 @@
-/** Plan, words: chains that change one sound at a time, missing pairs, the teacher's own words. */
+/** Plan, words: chains that change one sound at a time, missing pairs, the teacher's own words, and how any are
+ * asked for. */
 import { useState } from "react";
 
 import { Choice } from "../../ui/Choice";
 import { Chains } from "./Chains";
 import { MissingPairs } from "./MissingPairs";
 import { OwnWords } from "./OwnWords";
+import { Prompts } from "./Prompts";
 
 const LETTERS = [
   { value: "taught", label: "Taught letters" },
@@ -23,7 +25,10 @@ export function WordsDesk() {
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-6 max-lg:overflow-y-auto lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_minmax(0,1fr)]">
         <Chains allLetters={all} />
         <MissingPairs allLetters={all} />
-        <OwnWords />
+        <div className="flex flex-col gap-6 lg:min-h-0 lg:overflow-y-auto">
+          <OwnWords />
+          <Prompts />
+        </div>
       </div>
     </div>
   );

@@ -11,6 +11,7 @@ import { letterTimeline } from "../../ink/timeline";
 import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { Prompt } from "../../ui/Prompt";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
@@ -63,7 +64,11 @@ export function MemoryStep({ parts }: { parts: string[] }) {
           <DrawnPart part={part}>{(drawing) => <Revealed key={part} letter={drawing} />}</DrawnPart>
         ) : (
           <>
-            {cue === "family" && part.length === 1 ? <FamilyCue letter={part} /> : <SoundCue />}
+            {cue === "family" && part.length === 1 ? (
+              <FamilyCue letter={part} />
+            ) : (
+              <SoundCue text={part} />
+            )}
             <PauseLine running={stage === "writing"} />
           </>
         )}
@@ -96,7 +101,7 @@ export function MemoryStep({ parts }: { parts: string[] }) {
   );
 }
 
-function SoundCue() {
+function SoundCue({ text }: { text: string }) {
   return (
     <>
       <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">
@@ -105,6 +110,7 @@ function SoundCue() {
       <p className="text-center text-[2rem] leading-tight big:text-[3.5rem]">
         Hear it, think where it starts, write it.
       </p>
+      <Prompt text={text} large />
     </>
   );
 }
@@ -114,7 +120,7 @@ function FamilyCue({ letter }: { letter: string }) {
   const page = useLetterPage(letter);
   if (page.isPending) return null;
   const family = page.data?.family;
-  if (!family) return <SoundCue />; // of no family, or it could not be fetched: the sound will do
+  if (!family) return <SoundCue text={letter} />; // of no family, or it could not be fetched: the sound will do
   return (
     <>
       <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">
