@@ -94,6 +94,7 @@ def _words(page: Page) -> None:
         field.press("Enter")
         page.get_by_role("button", name=f"Forget {word}").wait_for()
     page.mouse.move(0, 0)
+    page.get_by_label("A word or letter").fill("hen")
 
 
 def _style(page: Page) -> str:
@@ -118,7 +119,21 @@ def _begin(page: Page) -> None:
     page.get_by_text("6 children").wait_for()
 
 
-OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {"begin": ("/", _begin)}
+def _door(page: Page) -> None:
+    page.get_by_label("Your name").fill("Ms Alder")
+    page.get_by_label("Password", exact=True).fill("a hen on a wall")
+
+
+def _past_the_door(page: Page) -> None:
+    _door(page)
+    page.get_by_role("button", name="Go on").click()
+    _begin(page)
+
+
+OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {
+    "door": ("/", _door),
+    "begin": ("/", _past_the_door),
+}
 
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
@@ -131,6 +146,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "joining": ("/plan/joining", _joining),
     "ways": ("/plan/ways", lambda _: None),
     "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
+    "settings": ("/settings", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/n", _check),
     "texts": ("/check/text", _texts),

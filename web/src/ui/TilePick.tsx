@@ -31,7 +31,7 @@ export function TilePick({
           align="start"
           sideOffset={4}
           collisionPadding={8}
-          className="z-20 w-[34rem] max-w-[94vw] rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
+          className="z-20 max-h-[var(--radix-popover-content-available-height)] w-[34rem] max-w-[94vw] overflow-auto rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
         >
           <div
             className="grid grid-cols-[repeat(auto-fill,minmax(3rem,1fr))] gap-1"

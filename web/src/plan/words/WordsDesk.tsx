@@ -25,7 +25,7 @@ export function WordsDesk() {
       <div className="grid min-h-0 flex-1 grid-cols-1 gap-6 max-lg:overflow-y-auto lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1.2fr)_minmax(0,1fr)]">
         <Chains allLetters={all} />
         <MissingPairs allLetters={all} />
-        <div className="flex flex-col gap-6 lg:min-h-0 lg:overflow-y-auto">
+        <div className="flex flex-col gap-6 lg:-m-1 lg:min-h-0 lg:overflow-y-auto lg:p-1">
           <OwnWords />
           <Prompts />
         </div>
