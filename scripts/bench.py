@@ -15,6 +15,7 @@ from pathlib import Path
 import numpy as np
 from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
+from scripts.bench_class_list import bench_class_list
 from scripts.bench_clients import bench_clients
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_scale import bench_first_answers, bench_scale
@@ -104,6 +105,7 @@ if __name__ == "__main__":
     bench_texts()
     bench_letters()
     bench_planning()
+    bench_class_list()
     bench_scale()
     bench_first_answers()
     bench_browser()

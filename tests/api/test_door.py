@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
 from firstloop.api.app import create_app
@@ -14,21 +15,25 @@ from tests.teachers import signed_in
 PAGE = '<html><meta name="style-nonce" content="%NONCE%"><script src="/assets/a-1.js"></script>'
 
 
-@pytest.fixture
-def built(tmp_path: Path) -> Path:
-    """A front end as it is built."""
-    folder = tmp_path / "dist"
+@pytest.fixture(scope="module")
+def app(tmp_path_factory: pytest.TempPathFactory) -> Iterator[FastAPI]:
+    """The application with a front end as it is built; each test gives it a record."""
+    outside = tmp_path_factory.mktemp("built")
+    folder = outside / "dist"
     (folder / "assets").mkdir(parents=True)
     (folder / "index.html").write_text(PAGE)
     (folder / "loop.svg").write_text("<svg/>")
     (folder / "assets" / "a-1.js").write_text("0")
-    (tmp_path / "secret.txt").write_text("not for you")
-    return folder
+    (outside / "secret.txt").write_text("not for you")
+    record = Database(outside / "record.db")
+    yield create_app(record, folder, hosts=["school-pc.local"])
+    record.close()
 
 
 @pytest.fixture
-def client(database: Database, school_class: ClassRecord, built: Path) -> Iterator[TestClient]:
-    app = create_app(database, built, hosts=["school-pc.local"])
+def client(database: Database, school_class: ClassRecord, app: FastAPI) -> Iterator[TestClient]:
+    del school_class
+    app.state.database = database
     with signed_in(app, database, port=":8000") as opened:
         yield opened
 

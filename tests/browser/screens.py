@@ -15,4 +15,6 @@ SCREENS = [
     "/check/n",
     "/check/text",
     "/grow",
+    "/settings",
+    "/new-class",
 ]

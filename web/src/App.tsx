@@ -56,9 +56,11 @@ export function App() {
   }
   if (has_class) return <Frame />;
   return (
-    <Suspense fallback={<Loading what="the first page" />}>
-      <FirstSteps />
-    </Suspense>
+    <main>
+      <Suspense fallback={<Loading what="the first page" />}>
+        <FirstSteps />
+      </Suspense>
+    </main>
   );
 }
 

@@ -2,7 +2,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 
 import { $api } from "./client";
-import { useAllElse } from "./sessionQueries";
+import { beginAnew } from "./sessionQueries";
 
 export const useHerClasses = () => $api.useQuery("get", "/api/school/classes", {});
 export const useSchool = () => $api.useQuery("get", "/api/school", {});
@@ -13,15 +13,14 @@ function useAllAnew() {
   return { onSuccess: () => queries.invalidateQueries() };
 }
 
-export const useOpenClass = (goOn: () => void) =>
-  $api.useMutation("put", "/api/school/open", useAllElse(goOn));
-export const useOpenDemo = (goOn: () => void) =>
-  $api.useMutation("post", "/api/classroom/demo", useAllElse(goOn));
-export const useNewYear = (goOn: () => void) =>
-  $api.useMutation("post", "/api/classroom/new-year", useAllElse(goOn));
-export const useDeleteClass = (goOn: () => void) =>
-  $api.useMutation("delete", "/api/classroom", useAllElse(goOn));
-export const useHandOver = () => $api.useMutation("put", "/api/classroom/teacher", useAllElse());
+export const useOpenClass = () =>
+  $api.useMutation("put", "/api/school/open", beginAnew("/plan/today"));
+export const useOpenDemo = () =>
+  $api.useMutation("post", "/api/classroom/demo", beginAnew("/plan/today"));
+export const useNewYear = () =>
+  $api.useMutation("post", "/api/classroom/new-year", beginAnew("/plan/class"));
+export const useDeleteClass = () => $api.useMutation("delete", "/api/classroom", beginAnew("/"));
+export const useHandOver = () => $api.useMutation("put", "/api/classroom/teacher", beginAnew("/"));
 
 export const useRenameClass = () => $api.useMutation("put", "/api/classroom", useAllAnew());
 export const useSetZone = () => $api.useMutation("put", "/api/school/zone", useAllAnew());

@@ -1,7 +1,6 @@
 /** Who is signed in: the first account, signing in and out, the password. */
-import { useQueryClient } from "@tanstack/react-query";
-
 import { $api } from "./client";
+import type { NewAccountIn } from "./schema";
 
 export const sessionQuery = $api.queryOptions("get", "/api/session", {}, { staleTime: Infinity });
 
@@ -12,22 +11,38 @@ export function useSession() {
 }
 
 /**
- * With somebody else signed in, or another class open, nothing that was fetched counts. Who asked
- * goes on first, for her screen goes with the rest; who is signed in, and whether there is a class,
- * is asked before anything of it is.
+ * With somebody else signed in, or another class open, the page begins anew, at a place if one is
+ * given: nothing that was fetched counts any more, and nothing of a child stays in its memory.
  */
-export function useAllElse(goOn?: () => void) {
-  const queries = useQueryClient();
+export function beginAnew(place?: string) {
   return {
-    onSuccess: async () => {
-      goOn?.();
-      await queries.invalidateQueries({ queryKey: SESSION });
-      await queries.resetQueries({ predicate: ({ queryKey }) => queryKey[1] !== SESSION[1] });
+    onSuccess: () => {
+      if (place === undefined) window.location.reload();
+      else window.location.assign(place);
     },
   };
 }
 
-export const useMakeAccount = () => $api.useMutation("post", "/api/account");
-export const useSignIn = () => $api.useMutation("post", "/api/session", useAllElse());
-export const useSignOut = () => $api.useMutation("delete", "/api/session", useAllElse());
+/** Makes the first account, and signs it in. */
+export function useFirstAccount() {
+  const make = $api.useMutation("post", "/api/account");
+  const signIn = useSignIn();
+  return {
+    begin: (body: NewAccountIn) => {
+      make.mutate(
+        { body },
+        {
+          onSuccess: () => {
+            signIn.mutate({ body });
+          },
+        },
+      );
+    },
+    error: make.error ?? signIn.error,
+    isPending: make.isPending || signIn.isPending,
+  };
+}
+
+export const useSignIn = () => $api.useMutation("post", "/api/session", beginAnew());
+export const useSignOut = () => $api.useMutation("delete", "/api/session", beginAnew());
 export const useChangePassword = () => $api.useMutation("put", "/api/school/password");

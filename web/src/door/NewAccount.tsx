@@ -1,11 +1,10 @@
 /** The very first page: the account that everything belongs to from now on. */
-import { useMakeAccount, useSignIn } from "../api/sessionQueries";
+import { useFirstAccount } from "../api/sessionQueries";
 import { AccountForm } from "./AccountForm";
 import { DoorPage } from "./DoorPage";
 
 export function NewAccount({ classWaits }: { classWaits: boolean }) {
-  const make = useMakeAccount();
-  const signIn = useSignIn();
+  const first = useFirstAccount();
   return (
     <DoorPage
       title="First Loop is yours"
@@ -18,18 +17,9 @@ export function NewAccount({ classWaits }: { classWaits: boolean }) {
       <AccountForm
         isNew
         does="Go on"
-        error={make.error ?? signIn.error}
-        busy={make.isPending || signIn.isPending}
-        onSend={(account) => {
-          make.mutate(
-            { body: account },
-            {
-              onSuccess: () => {
-                signIn.mutate({ body: account });
-              },
-            },
-          );
-        }}
+        error={first.error}
+        busy={first.isPending}
+        onSend={first.begin}
       />
       <p className="max-w-md text-sm text-soft">
         Names and letters stay on this machine. Nobody else can see them without this password.

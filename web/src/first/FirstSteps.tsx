@@ -42,12 +42,12 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
   const [text, setText] = useState("");
   const read = useChildren(text, true);
   const navigate = useNavigate();
-  const openDemo = useOpenDemo(() => void navigate("/plan/today"));
+  const openDemo = useOpenDemo();
   const begin = useBegin(() => void navigate("/plan/today"));
   const lines = choices.rulings.find((one) => one.ruling === ruling)?.lines ?? [];
   const word = choices.hands.find((one) => one.hand === hand)?.picture;
   return (
-    <main className="mx-auto flex w-full max-w-6xl flex-col gap-5 px-5 py-6">
+    <div className="mx-auto flex w-full max-w-6xl flex-col gap-5 px-5 py-6">
       <header>
         <h1 className="text-2xl font-bold">A class of your own</h1>
         <p className="text-lg text-soft">
@@ -63,7 +63,7 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
           });
         }}
       >
-        <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
+        <div className="grid grid-cols-1 gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
           <div className="flex flex-col gap-6">
             <Question title="What is the class called?">
               <input
@@ -145,7 +145,7 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
           </p>
         </div>
       </form>
-    </main>
+    </div>
   );
 }
 

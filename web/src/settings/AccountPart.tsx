@@ -1,7 +1,7 @@
 /** Her own account: who is signed in, a new password; in a demonstration, the first account. */
 import { useState } from "react";
 
-import { useChangePassword, useMakeAccount, useSession, useSignIn } from "../api/sessionQueries";
+import { useChangePassword, useFirstAccount, useSession } from "../api/sessionQueries";
 import { Button } from "../ui/Button";
 import { ProblemNote } from "../ui/states";
 import { Line } from "./Line";
@@ -13,8 +13,7 @@ export function AccountPart() {
 }
 
 function FirstAccount() {
-  const make = useMakeAccount();
-  const signIn = useSignIn();
+  const first = useFirstAccount();
   return (
     <>
       <p>
@@ -25,19 +24,10 @@ function FirstAccount() {
         does="Make my account"
         nameLabel="Your name"
         passwordLabel="Password"
-        busy={make.isPending || signIn.isPending}
-        onSend={(account) => {
-          make.mutate(
-            { body: account },
-            {
-              onSuccess: () => {
-                signIn.mutate({ body: account });
-              },
-            },
-          );
-        }}
+        busy={first.isPending}
+        onSend={first.begin}
       />
-      {make.error ? <ProblemNote error={make.error} /> : null}
+      {first.error ? <ProblemNote error={first.error} /> : null}
     </>
   );
 }

@@ -12,8 +12,8 @@ import { NewYear } from "./NewYear";
 export function ClassPart({ classroom, teaches }: { classroom: ClassOut; teaches: boolean }) {
   const navigate = useNavigate();
   const rename = useRenameClass();
-  const remove = useDeleteClass(() => void navigate("/"));
-  const openDemo = useOpenDemo(() => void navigate("/plan/today"));
+  const remove = useDeleteClass();
+  const openDemo = useOpenDemo();
   const { name, pupils, is_made_up } = classroom;
   return (
     <>

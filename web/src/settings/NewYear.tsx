@@ -1,7 +1,6 @@
 /** A new school year: the children who move up, with all their letters, and the class they move to. */
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { useNavigate } from "react-router";
 
 import { useNewYear } from "../api/schoolQueries";
 import type { PupilOut as Pupil } from "../api/schema";
@@ -12,8 +11,7 @@ import { Tick } from "../ui/Tick";
 export function NewYear({ name, pupils }: { name: string; pupils: readonly Pupil[] }) {
   const [called, setCalled] = useState("");
   const [staying, setStaying] = useState<ReadonlySet<number>>(new Set());
-  const navigate = useNavigate();
-  const newYear = useNewYear(() => void navigate("/plan/class"));
+  const newYear = useNewYear();
   const moving = pupils.filter(({ id }) => !staying.has(id));
   return (
     <Dialog.Root>

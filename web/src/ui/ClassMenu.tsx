@@ -12,13 +12,13 @@ export function ClassMenu({ name }: { name: string }) {
   const classes = useHerClasses().data?.classes ?? [];
   const session = useSession().data;
   const navigate = useNavigate();
-  const openClass = useOpenClass(() => void navigate("/plan/today"));
+  const openClass = useOpenClass();
   const signOut = useSignOut();
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`Class: ${name}`}
-        className="inline-flex min-h-8 max-w-64 items-center gap-1.5 rounded-md border-2 border-transparent px-2 text-soft hover:border-crease hover:text-ink data-[state=open]:border-ink data-[state=open]:text-ink"
+        className="inline-flex min-h-8 max-w-64 max-lg:max-w-36 items-center gap-1.5 rounded-md border-2 border-transparent px-2 text-soft hover:border-crease hover:text-ink data-[state=open]:border-ink data-[state=open]:text-ink"
       >
         <span className="truncate">{name}</span>
         <svg viewBox="0 0 10 6" className="h-1.5 w-2.5 shrink-0" fill="none" stroke="currentColor">

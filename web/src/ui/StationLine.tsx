@@ -33,7 +33,7 @@ export function StationLine({ className }: { className: string | undefined }) {
 
   return (
     <header className="flex items-end overflow-hidden bg-paper max-md:flex-col max-md:items-stretch">
-      <div className="relative self-stretch max-md:hidden">
+      <div className="relative self-stretch max-lg:hidden">
         <p className="px-5 pt-2.5 text-xl leading-none font-bold whitespace-nowrap">First Loop</p>
         <span className="absolute inset-x-0 bottom-[5.5px] border-b-2 border-rule" aria-hidden />
       </div>
@@ -45,7 +45,7 @@ export function StationLine({ className }: { className: string | undefined }) {
                 to={pathTo(station, letter)}
                 aria-current={station.key === here ? "page" : undefined}
                 aria-keyshortcuts={String(at + 1)}
-                className="group relative block h-16 outline-offset-[-3px] md:h-11 md:w-[118px] lg:w-[150px]"
+                className="group relative block h-16 outline-offset-[-3px] md:h-11 md:w-[104px] lg:w-[150px]"
               >
                 <svg
                   viewBox="0 0 150 44"
