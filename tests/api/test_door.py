@@ -1,7 +1,6 @@
 """The door: who is answered, from where, and what every answer says to the browser."""
 
 from collections.abc import Iterator
-from pathlib import Path
 
 import pytest
 from fastapi import FastAPI
