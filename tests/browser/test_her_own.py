@@ -107,12 +107,20 @@ def test_a_child_is_put_apart_leaves_and_comes_back(page: Page) -> None:
     expect(page.get_by_label("Name of Bram")).to_be_visible()
 
 
-def test_a_picture_is_chosen_that_no_other_child_has(page: Page) -> None:
+def test_a_picture_that_no_other_child_has_and_a_name_are_chosen_and_taken_back(page: Page) -> None:
     page.goto("/plan/class")
     page.get_by_role("button", name="Picture of Anouk").click()
     expect(page.get_by_role("button", name="anchor, Bram has it")).to_be_disabled()
     page.get_by_role("button", name="snail", exact=True).click()
     expect(page.get_by_role("button", name="Picture of Anouk: snail")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Picture of Anouk: acorn")).to_be_visible()
+    name = page.get_by_label("Name of Anouk")
+    name.fill("Annouk")
+    name.press("Enter")
+    expect(page.get_by_text("Anouk is called Annouk now.")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_label("Name of Anouk")).to_be_visible()
 
 
 def test_help_says_what_a_station_is_for_and_its_keys(page: Page) -> None:

@@ -14,6 +14,8 @@ from cryptography.hazmat.primitives import hashes, serialization
 from cryptography.hazmat.primitives.asymmetric import ec
 from cryptography.x509.oid import ExtendedKeyUsageOID, NameOID
 
+from firstloop.core.errors import FirstLoopError
+
 AUTHORITY_LASTS, SERVER_LASTS = timedelta(days=3650), timedelta(days=397)
 """Browsers take no certificate of a server that lasts longer than 398 days."""
 
@@ -123,8 +125,17 @@ def _general(names: list[str]) -> list[x509.GeneralName]:
         try:
             found.append(x509.IPAddress(ipaddress.ip_address(name.strip("[]"))))
         except ValueError:
-            found.append(x509.DNSName(name))
+            found.append(_host(name))
     return found
+
+
+def _host(name: str) -> x509.DNSName:
+    try:
+        return x509.DNSName(name)
+    except ValueError as error:
+        raise FirstLoopError(
+            f'"{name}" cannot stand in a certificate; name this machine in plain letters'
+        ) from error
 
 
 def _still_good(

@@ -7,7 +7,7 @@ import type { PupilOut as Pupil } from "../../api/schema";
 import { Choice } from "../../ui/Choice";
 import { EditableText } from "../../ui/EditableText";
 import { ProblemNote } from "../../ui/states";
-import type { Change } from "./presence";
+import type { SetPresence } from "./usePresence";
 import { TilePick } from "../../ui/TilePick";
 
 const HANDS = [
@@ -19,10 +19,13 @@ export function ChildRow({
   pupil,
   taken,
   setPresence,
+  done,
 }: {
   pupil: Pupil;
   taken: readonly Pupil[];
-  setPresence: (change: Change) => void;
+  setPresence: SetPresence;
+  /** Says what was done, and how it is taken back. */
+  done: (said: string, undo: () => void) => void;
 }) {
   const change = useChangePupil();
   const setTile = useSetTile();
@@ -30,8 +33,35 @@ export function ChildRow({
   const others = taken.filter((one) => one.id !== id);
   const owners = new Map(others.map((one) => [one.tile, one.name]));
   const isApart = pupil.presence === "apart";
+  const at = { params: { path: { pupil_id: id } } };
   const changeTo = (body: Pick<Pupil, "name" | "handedness">) => {
-    change.mutate({ params: { path: { pupil_id: id } }, body });
+    change.mutate(
+      { ...at, body },
+      {
+        onSuccess: () => {
+          done(
+            body.name === name
+              ? `${name} writes with the ${body.handedness} hand.`
+              : `${name} is called ${body.name} now.`,
+            () => {
+              change.mutate({ ...at, body: { name, handedness } });
+            },
+          );
+        },
+      },
+    );
+  };
+  const setTileTo = (tile: string | null) => {
+    setTile.mutate(
+      { ...at, body: { tile } },
+      {
+        onSuccess: () => {
+          done(`${name} has ${tile ? "another picture" : "no picture"} now.`, () => {
+            setTile.mutate({ ...at, body: { tile: pupil.tile } });
+          });
+        },
+      },
+    );
   };
   return (
     <li className="flex flex-wrap items-center gap-x-2 border-b border-rule/60 py-1">
@@ -39,9 +69,7 @@ export function ChildRow({
         label={`Picture of ${name}`}
         value={pupil.tile}
         owners={owners}
-        onChoose={(tile) => {
-          setTile.mutate({ params: { path: { pupil_id: id } }, body: { tile } });
-        }}
+        onChoose={setTileTo}
       />
       <div className={`min-w-0 flex-1 ${isApart ? "opacity-70" : ""}`}>
         <EditableText
@@ -74,13 +102,8 @@ export function ChildRow({
 const ITEM =
   "flex min-h-10 cursor-default items-center rounded px-3 outline-none select-none data-[highlighted]:bg-rule-wash";
 
-function More({
-  pupil: { id, name, presence },
-  setPresence,
-}: {
-  pupil: Pupil;
-  setPresence: (change: Change) => void;
-}) {
+function More({ pupil, setPresence }: { pupil: Pupil; setPresence: SetPresence }) {
+  const { id, name, presence } = pupil;
   const others = (useHerClasses().data?.classes ?? []).filter(
     ({ is_open, role }) => !is_open && role === "teacher",
   );
@@ -103,7 +126,7 @@ function More({
           <DropdownMenu.Item
             className={ITEM}
             onSelect={() => {
-              setPresence({ id, name, from: presence, to });
+              setPresence(pupil, to);
             }}
           >
             {to === "apart" ? "Put apart for a while" : "Is with the class again"}
@@ -111,7 +134,7 @@ function More({
           <DropdownMenu.Item
             className={ITEM}
             onSelect={() => {
-              setPresence({ id, name, from: presence, to: "left" });
+              setPresence(pupil, "left");
             }}
           >
             Has left the class

@@ -10,7 +10,8 @@ import { ChildList, useChildren } from "../../ui/ChildList";
 import { Loading, ProblemNote } from "../../ui/states";
 import { ChildRow } from "./ChildRow";
 import { ForgetChild } from "./ForgetChild";
-import { UndoPresence, usePresence } from "./presence";
+import { LastDone, useLastDone } from "./done";
+import { usePresence } from "./usePresence";
 
 export function RosterDesk() {
   const classroom = useClassroom();
@@ -39,17 +40,25 @@ export function RosterDesk() {
 }
 
 function Children({ pupils }: { pupils: readonly Pupil[] }) {
-  const presence = usePresence();
+  const { last, done } = useLastDone();
+  const presence = usePresence(done);
   const giveTiles = useGiveTiles();
   const there = pupils.filter((one) => one.presence !== "left");
   const left = pupils.filter((one) => one.presence === "left");
   return (
     <>
-      <UndoPresence presence={presence} />
+      <LastDone last={last} />
+      {presence.error ? <ProblemNote error={presence.error} /> : null}
       {there.length ? (
         <ul className="grid max-w-6xl gap-x-10 sm:grid-cols-2 xl:grid-cols-3" aria-label="Children">
           {there.map((pupil) => (
-            <ChildRow key={pupil.id} pupil={pupil} taken={there} setPresence={presence.set} />
+            <ChildRow
+              key={pupil.id}
+              pupil={pupil}
+              taken={there}
+              setPresence={presence.set}
+              done={done}
+            />
           ))}
         </ul>
       ) : (
@@ -82,7 +91,7 @@ function Children({ pupils }: { pupils: readonly Pupil[] }) {
                 <Button
                   look="quiet"
                   onClick={() => {
-                    presence.set({ id, name, from: "left", to: "here" });
+                    presence.set({ id, name, presence: "left" }, "here");
                   }}
                 >
                   Has come back
