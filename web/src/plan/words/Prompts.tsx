@@ -51,7 +51,7 @@ function Row({ prompt: { text, tile, has_sound } }: { prompt: AskedWithOut }) {
   const setSound = useSetSound();
   const deleteSound = useDeleteSound();
   const at = { params: { path: { text } } };
-  const { recording, problem, start, stop } = useRecorder((sound) => {
+  const { recording, heard, problem, start, stop } = useRecorder((sound) => {
     setSound.mutate({ ...at, body: { sound } });
   });
   const error = setTile.error ?? setSound.error ?? deleteSound.error;
@@ -87,7 +87,7 @@ function Row({ prompt: { text, tile, has_sound } }: { prompt: AskedWithOut }) {
         aria-label={recording ? `Stop recording ${text}` : `Record ${text}`}
         aria-pressed={recording}
         className="px-2.5 aria-pressed:border-ember aria-pressed:bg-ember-wash"
-        disabled={setSound.isPending}
+        disabled={setSound.isPending || (recording && !heard)}
         onClick={recording ? stop : () => void start()}
       >
         {recording ? (

@@ -3,9 +3,14 @@ import { useEffect, useRef, useState } from "react";
 
 const LONGEST_MS = 10_000;
 
+/** What is shorter than some pieces is no sound that a browser could play. */
+const PIECE_MS = 150;
+const FEWEST_PIECES = 4;
+
 export function useRecorder(onDone: (sound: string) => void) {
   const recorder = useRef<MediaRecorder | null>(null);
   const [recording, setRecording] = useState(false);
+  const [heard, setHeard] = useState(false);
   const [problem, setProblem] = useState<string>();
   const stop = () => {
     if (recorder.current?.state === "recording") recorder.current.stop();
@@ -18,21 +23,25 @@ export function useRecorder(onDone: (sound: string) => void) {
       const one = new MediaRecorder(stream);
       const pieces: Blob[] = [];
       const atMost = setTimeout(stop, LONGEST_MS);
-      one.ondataavailable = ({ data }) => pieces.push(data);
+      one.ondataavailable = ({ data }) => {
+        pieces.push(data);
+        setHeard(pieces.length >= FEWEST_PIECES);
+      };
       one.onstop = () => {
         clearTimeout(atMost);
         for (const track of stream.getTracks()) track.stop();
         setRecording(false);
+        setHeard(false);
         void asBase64(new Blob(pieces)).then(onDone);
       };
       recorder.current = one;
-      one.start();
+      one.start(PIECE_MS);
       setRecording(true);
     } catch {
       setProblem("The microphone cannot be used. Allow it for this page, or plug one in.");
     }
   };
-  return { recording, problem, start, stop };
+  return { recording, heard, problem, start, stop };
 }
 
 async function asBase64(sound: Blob): Promise<string> {
