@@ -76,21 +76,20 @@ def test_an_account_is_removed_once_its_classes_are_anothers(
 def test_from_one_place_so_many_then_one_as_each_grows_old() -> None:
     tries = Tries()
     for second in range(FROM_ONE_PLACE):
-        tries.require_free("a", "Ms Reed", NOW + timedelta(seconds=second))
-        tries.failed("a", "Ms Reed", NOW + timedelta(seconds=second))
+        tries.count("a", "Ms Reed", NOW + timedelta(seconds=second))
     with pytest.raises(TooManyTriesError) as held:
-        tries.require_free("a", "Another", NOW + timedelta(seconds=10))
+        tries.count("a", "Another", NOW + timedelta(seconds=10))
     assert held.value.wait == WITHIN.total_seconds() - 10
-    tries.require_free("b", "Ms Reed", NOW + timedelta(seconds=10))
-    tries.require_free("a", "Ms Reed", NOW + WITHIN)
+    tries.count("b", "Ms Reed", NOW + timedelta(seconds=10))
+    tries.count("a", "Ms Reed", NOW + WITHIN)
 
 
 def test_a_name_that_is_guessed_at_from_everywhere_still_opens_where_it_did_before() -> None:
     tries = Tries()
     tries.succeeded("her desk", "Ms Reed")
     for at in range(OF_ONE_NAME):
-        tries.failed(f"pad {at}", "MS REED", NOW)
+        tries.count(f"pad {at}", "MS REED", NOW)
     with pytest.raises(TooManyTriesError, match="not held up"):
-        tries.require_free("a new pad", "Ms Reed", NOW)
-    tries.require_free("her desk", "Ms Reed", NOW)
-    tries.require_free("a new pad", "Mr Finch", NOW)
+        tries.count("a new pad", "Ms Reed", NOW)
+    tries.count("her desk", "Ms Reed", NOW)
+    tries.count("a new pad", "Mr Finch", NOW)

@@ -141,11 +141,15 @@ def post_class(
 
 
 @router.post("/demo", status_code=201, responses=THERE_ALREADY)
-def post_demo(record: Record, teacher: Teacher, now: Now) -> ClassOut:
+def post_demo(
+    record: Record, teacher: Teacher, now: Now, after_the_answer: BackgroundTasks
+) -> ClassOut:
     """Makes the made-up class up beside hers, and opens it; it can be deleted like any other."""
     with record.session() as session:
         today = day_of(now, school.zone(session))
-    return class_out(load_beside(record, teacher.account_id, today))
+    made = load_beside(record, teacher.account_id, today)
+    after_the_answer.add_task(prepare, record, now)
+    return class_out(made)
 
 
 @router.post("/list")

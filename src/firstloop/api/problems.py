@@ -93,7 +93,6 @@ def _declared(titles: Mapping[int, str]) -> dict[int | str, dict[str, object]]:
 ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
 
-FIRST_ACCOUNT = _declared({409: "There already"})
 SIGN_IN = _declared({429: "Too many tries"})
 
 THERE_ALREADY = _declared({409: "There already"})

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import COOKIE, Db, Now, Record, SignInTries, Token, address_of, signed_in
-from firstloop.api.problems import FIRST_ACCOUNT, SIGN_IN
+from firstloop.api.problems import SIGN_IN, THERE_ALREADY
 from firstloop.api.sent import Name, Sent
 from firstloop.core.plain_text import ON_A_LINE
 from firstloop.core.staff import LONGEST_PASSWORD, SHORTEST_PASSWORD
@@ -79,7 +79,7 @@ def get_session(session: Db, found: Annotated[Signed | None, Depends(signed_in)]
     return SessionOut(state=State.NEW, name=None, has_class=waits)
 
 
-@router.post("/account", status_code=201, responses=FIRST_ACCOUNT)
+@router.post("/account", status_code=201, responses=THERE_ALREADY)
 def post_account(record: Record, sent: NewAccountIn) -> AccountOut:
     """Makes the first account, which takes over what the record holds; 409 once there is one."""
     made = accounts.begin(record, sent.name, sent.password)

@@ -60,7 +60,7 @@ def sign_in(
 ) -> str:
     """Signs a browser in; the token that it shows from now on. Raises WrongPasswordError and
     TooManyTriesError."""
-    tries.require_free(address, name, now)
+    tries.count(address, name, now)
     with record.session() as session:
         try:
             account = accounts.named(session, name)
@@ -68,7 +68,6 @@ def sign_in(
         except NotInRecordError:
             account, digest = None, _NOBODYS
     if not _is_right(digest, password) or account is None:
-        tries.failed(address, name, now)
         raise WrongPasswordError("this name and this password do not go together; try again")
     tries.succeeded(address, name)
     token = secrets.token_urlsafe(TOKEN_BYTES)

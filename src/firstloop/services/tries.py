@@ -38,34 +38,34 @@ class Tries:
     _known: set[tuple[str, str]] = field(default_factory=set)
     _lock: Lock = field(default_factory=Lock)
 
-    def require_free(self, address: str, name: str, now: datetime) -> None:
-        """Raises TooManyTriesError where another one may not be tried yet."""
+    def count(self, address: str, name: str, now: datetime) -> None:
+        """Counts a try before it is looked at, so that many at once are no way around; raises
+        TooManyTriesError where another one may not be made yet."""
+        places = {f"from {address}": FROM_ONE_PLACE, f"of {key_of(name)}": OF_ONE_NAME}
         with self._lock:
-            places = [(f"from {address}", FROM_ONE_PLACE)]
-            if (address, key_of(name)) not in self._known:
-                places.append((f"of {key_of(name)}", OF_ONE_NAME))
-            for place, most in places:
-                lately = [one for one in self._failed.get(place, ()) if one > now - WITHIN]
-                if len(lately) >= most:
-                    free_at = lately[-most] + WITHIN
+            lately = {
+                place: [one for one in self._failed.get(place, ()) if one > now - WITHIN]
+                for place in places
+            }
+            is_known = (address, key_of(name)) in self._known
+            for place, most in places.items():
+                if len(lately[place]) >= most and not (is_known and place.startswith("of ")):
+                    free_at = lately[place][-most] + WITHIN
                     raise TooManyTriesError(max(1, round((free_at - now).total_seconds())))
-
-    def failed(self, address: str, name: str, now: datetime) -> None:
-        """Remembers a wrong one."""
-        with self._lock:
-            for place in (f"from {address}", f"of {key_of(name)}"):
-                lately = [one for one in self._failed[place] if one > now - WITHIN]
-                self._failed[place] = [*lately, now]
+            for place, moments in lately.items():
+                self._failed[place] = [*moments, now]
             if len(self._failed) > MOST_PLACES:
                 self._forget_the_old(now)
 
     def succeeded(self, address: str, name: str) -> None:
-        """Forgets the wrong ones from here, and remembers that this name signs in from here."""
+        """Forgets the tries from here and this one of the name, which signs in from here."""
         with self._lock:
             self._failed.pop(f"from {address}", None)
+            if of_name := self._failed.get(f"of {key_of(name)}"):
+                of_name.pop()
             self._known.add((address, key_of(name)))
 
     def _forget_the_old(self, now: datetime) -> None:
         for place, moments in list(self._failed.items()):
-            if moments[-1] <= now - WITHIN or len(self._failed) > MOST_PLACES:
+            if not moments or moments[-1] <= now - WITHIN or len(self._failed) > MOST_PLACES:
                 del self._failed[place]
