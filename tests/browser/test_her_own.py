@@ -65,7 +65,7 @@ def test_a_class_is_shared_with_a_colleague_who_helps(door: Page) -> None:
     sign_in(door)
     door.get_by_label("Colleague", exact=True).click()
     door.get_by_role("option", name="Mr Finch").click()
-    door.get_by_role("button", name="She helps in this class").click()
+    door.get_by_role("button", name="Helps in this class").click()
     expect(door.get_by_text("Mr Finch helps.")).to_be_visible()
     door.get_by_role("button", name="Class: Reed class").click()
     door.get_by_role("menuitem", name="Sign out").click()

@@ -6,7 +6,7 @@ import { Line } from "./Line";
 
 export function NameAndPassword({
   does,
-  nameLabel = "Her name",
+  nameLabel = "Their name",
   passwordLabel = "A first password",
   busy,
   onSend,

@@ -36,17 +36,17 @@ export function PeoplePart({ school, teaches }: { school: SchoolOut; teaches: bo
         {staff
           .map(({ name, role }) => `${name} ${role === "teacher" ? "teaches" : "helps"}`)
           .join(", ")}
-        . A helper sees the class and hands in what children write; she judges, changes and deletes
+        . A helper sees the class and hands in what children write, but judges, changes and deletes
         nothing.
       </p>
       {teaches ? <Sharing staff={staff} school={school} /> : null}
       <details>
         <summary className="cursor-pointer font-medium">Add a colleague</summary>
         <p className="mt-2 text-soft">
-          Tell her the name and the password; in her settings she chooses one of her own.
+          Tell them the name and the password; in Settings they choose one of their own.
         </p>
         <NameAndPassword
-          does="Add her"
+          does="Add"
           busy={addColleague.isPending}
           onSend={(body) => {
             addColleague.mutate({ body });
@@ -102,11 +102,11 @@ function Sharing({ staff, school }: { staff: readonly StaffOut[]; school: School
                   addHelper.mutate({ body: { name: colleague.name } });
                 }}
               >
-                She helps in this class
+                Helps in this class
               </Button>
               <ConfirmButton
                 label={`Hand the class over to ${colleague.name}`}
-                question={`${colleague.name} teaches the class from now on, and you no longer see it. She can hand it back.`}
+                question={`${colleague.name} teaches the class from now on, and you no longer see it. It can be handed back.`}
                 yes="Hand it over"
                 onYes={() => {
                   handOver.mutate({ body: { name: colleague.name } });
