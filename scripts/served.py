@@ -128,6 +128,7 @@ class InProcess:
         return self
 
     def __exit__(self, *_: object) -> None:
+        self._app.state.database.news.end()
         self._server.should_exit = True
         self._thread.join(timeout=10)
         self._socket.close()

@@ -85,6 +85,16 @@ TEXT = {
         for stroke in INK
     ],
 }
+PAD_ATTEMPT = {
+    "id": f"{ID}5",
+    "target": "n",
+    "kind": "letter",
+    "help": "copy",
+    "written_at": "2026-01-12T09:14:03.120Z",
+    "struck": False,
+    "strokes": INK,
+}
+CODE, PAD_TOKEN, PAD_DEVICE = "otter kite", "a pad's token", "a pad's device"
 HERSELF = {"name": "Ms Reed", "password": PASSWORD}
 SOUND = base64.b64encode(b"OggS" + b"\0" * 40).decode()
 JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}
@@ -138,11 +148,31 @@ REQUESTS = (
     good(f"GET {WRITTEN}", query={"part": "n"}, lesson_id=1, kind="show"),
     good(f"PUT {WRITTEN}", {"strokes": INK}, query={"part": "n"}, lesson_id=1, kind="show"),
     good("PUT /api/show/lessons/{lesson_id}/place", {"at": "show", "part": "n"}, lesson_id=1),
+    good("POST /api/show/lessons/{lesson_id}/onwards", lesson_id=1),
     good("POST /api/show/lessons/{lesson_id}/close", lesson_id=1),
     good("GET /api/show/drawing", query={"text": "inn", "animated": "true"}),
     good("GET /api/show/movement", query={"text": "in"}),
     good("POST /api/write/attempts", ATTEMPT | {"id": f"{ID}3"}),
     good("DELETE /api/write/attempts/{attempt_id}", attempt_id=1),
+    good("POST /api/write/lesson-code", {"lesson": 1}),
+    good("GET /api/write/pads"),
+    good("GET /api/write/room"),
+    good("GET /api/write/live", query={"wait": "false"}),
+    good("POST /api/write/call", {"what": "look", "lesson": 1, "pad": 1}),
+    good("POST /api/write/tally", {"pupil_id": 1, "letter": "n", "seen": "start_place"}),
+    good("POST /api/write/pads/nod", {"pads": [1], "lesson": 1}),
+    good("POST /api/write/pads/{pad}/free", pad=1),
+    good("DELETE /api/write/pads/{pad}", pad=1),
+    good("DELETE /api/write/lesson-code", query={"lesson": "1"}),
+    good("POST /api/pad/join", {"code": CODE}),
+    good("GET /api/pad/lesson"),
+    good("POST /api/pad/pupil", {"pupil": 1, "opens_alone": True}),
+    good("GET /api/pad/task"),
+    good("GET /api/pad/prompts/{prompt_id}", query={"picture": "false"}, prompt_id=1),
+    good("GET /api/pad/events", query={"wait": "false"}),
+    good("POST /api/pad/attempts", PAD_ATTEMPT | {"id": f"{ID}6"}),
+    good("POST /api/pad/best", {"attempt": f"{ID}5"}),
+    good("POST /api/pad/leave"),
     good(
         "GET /api/check/letters/{letter}/attempts",
         query={"pupil": "1", "newest": "true", "to_mend": "false", "limit": "5"},

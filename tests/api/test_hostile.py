@@ -9,17 +9,31 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 
+from firstloop.api.deps import DEVICE_COOKIE, PAD_COOKIE
 from firstloop.core.letters import HANDS
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.formats import packages
 from firstloop.store.database import Database
-from tests.api.good_requests import REQUESTS, Good, furnish
+from tests.api.good_requests import (
+    CODE,
+    PAD_ATTEMPT,
+    PAD_DEVICE,
+    PAD_TOKEN,
+    REQUESTS,
+    Good,
+    furnish,
+)
 from tests.api.hostile import Hostile, made_of, url_of
 from tests.apps import app_over
 from tests.conftest import add_class
+from tests.pads import let_in, pad_client
 from tests.teachers import signed_in
 
-PAGES = [one for one in REQUESTS if one.method == "GET" and not (one.at or one.query)]
+PAGES = [
+    one
+    for one in REQUESTS
+    if one.method == "GET" and not (one.at or one.query) and "/pad/" not in one.path
+]
 """What the stations ask for, whatever has happened before."""
 
 SHE_IS_GONE = ("DELETE /api/session", "DELETE /api/classroom", "PUT /api/classroom/teacher")
@@ -47,6 +61,10 @@ def furnished(tmp_path_factory: pytest.TempPathFactory, scheme_file: str, hand_f
     add_class(database)
     with signed_in(app_over(database), database) as opened:
         furnish(opened, scheme_file, hand_file)
+    let_in(database, 1, 1, CODE, PAD_TOKEN, PAD_DEVICE, pupil_id=1)
+    with pad_client(app_over(database), PAD_TOKEN) as pad:
+        assert pad.post("/api/pad/attempts", json=PAD_ATTEMPT).status_code == 201
+    database.close()
     return path
 
 
@@ -62,6 +80,8 @@ def database(tmp_path: Path, furnished: Path) -> Iterator[Database]:
 @pytest.fixture
 def client(database: Database) -> Iterator[TestClient]:
     with signed_in(app_over(database), database, raises=False) as opened:
+        opened.cookies.set(PAD_COOKIE, PAD_TOKEN)
+        opened.cookies.set(DEVICE_COOKIE, PAD_DEVICE)
         yield opened
 
 
@@ -100,8 +120,9 @@ def test_a_good_request_is_answered(
 ) -> None:
     text = with_files.get(good.operation)
     answer = client.request(good.method, url_of(good), json={"text": text} if text else good.body)
-    if good.operation == "POST /api/account":  # there is one
-        assert answer.status_code == 409
+    elsewhere = {"POST /api/account": 409, "GET /api/pad/prompts/{prompt_id}": 404}
+    if good.operation in elsewhere:  # there is an account; the pad's task is to be copied
+        assert answer.status_code == elsewhere[good.operation]
     else:
         assert answer.is_success, answer.text
 

@@ -11,12 +11,14 @@ from schemathesis.config import SchemathesisConfig
 from starlette.applications import Starlette
 
 from firstloop.api.app import create_app
-from firstloop.api.deps import COOKIE
+from firstloop.api.deps import COOKIE, PAD_COOKIE
 from firstloop.services import classes
+from firstloop.store import classes as classes_kept
 from firstloop.store import staff
 from firstloop.store.database import Database
 from tests.api.test_api import STORED_DOCUMENT
 from tests.conftest import add_class
+from tests.pads import let_in
 from tests.teachers import cookie_of, teacher_of
 
 # Hypothesis makes the cases anew each time, from one seed: a run that fails can be run again.
@@ -28,6 +30,9 @@ CASES = settings(
 )
 
 EVERY = 3
+
+STREAMS = ("/api/write/live", "/api/pad/events")
+"""They end when who listens goes: tests/api/test_pads.py and test_served.py listen."""
 
 LEFT_OUT = {"enabled": False}
 CONFIG = SchemathesisConfig.from_dict(
@@ -56,6 +61,8 @@ def _document() -> dict[str, Any]:
     who is signed in, whom no case could make up; that others are not answered,
     tests/api/test_session.py shows route by route."""
     document: dict[str, Any] = json.loads(STORED_DOCUMENT.read_text(encoding="utf-8"))
+    for stream in STREAMS:
+        del document["paths"][stream]
     document["paths"] = dict(list(document["paths"].items())[::EVERY])
     for operations in document["paths"].values():
         for operation in operations.values():
@@ -71,7 +78,16 @@ schema = schemathesis.openapi.from_dict(_document(), config=CONFIG)
 def test_the_document_is_kept(case: schemathesis.Case[Any], app: Starlette) -> None:
     database: Database = app.state.database
     cookie = cookie_of(database, _teacher_with_a_class(database))
-    case.call_and_validate(app=app, headers={"host": "localhost", "cookie": f"{COOKIE}={cookie}"})
+    shown = f"{COOKIE}={cookie}; {PAD_COOKIE}={_pad_that_is_in(database)}"
+    case.call_and_validate(app=app, headers={"host": "localhost", "cookie": shown})
+
+
+def _pad_that_is_in(database: Database) -> str:
+    """Whether or not it left in the case before."""
+    with database.session() as session:
+        class_id = classes_kept.every(session)[-1].id
+    let_in(database, class_id, None, "otter kite", "a pad's token", "a pad's device")
+    return "a pad's token"
 
 
 def _teacher_with_a_class(database: Database) -> int:

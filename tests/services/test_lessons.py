@@ -134,11 +134,11 @@ def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
     planned = lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     with pytest.raises(LessonError):
         lessons.change(
-            database, school_class.id, planned.id, lambda one: with_sentence(one, "x" * 500)
+            database, school_class.id, planned.id, lambda one: with_sentence(one, "x" * 500), MONDAY
         )
     assert lessons.today(database, school_class, MONDAY).lesson == planned
     with pytest.raises(NotInRecordError):
-        lessons.change(database, school_class.id, 99, lambda one: one)
+        lessons.change(database, school_class.id, 99, lambda one: one, MONDAY)
 
 
 def test_a_proposal_is_what_would_be_planned_and_keeps_nothing(

@@ -18,6 +18,7 @@ NOT_OF_A_CLASS = {
 FOR_THE_WHOLE_RECORD = {
     "classes.every", "standings.rebuild", "practice_days.rebuild",
     "classes.add",  # there is none yet
+    "lesson_codes.every_open", "lesson_codes.named", "pads.holding", "pads.known_as",  # who joins
     "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
 }  # fmt: skip
 

@@ -14,8 +14,10 @@ from firstloop.api import (
     classroom,
     door,
     grow,
+    pad,
     plan,
     problems,
+    room,
     roster,
     school,
     session,
@@ -24,29 +26,38 @@ from firstloop.api import (
     tiles,
     write,
 )
-from firstloop.api.deps import for_its_teacher, teacher
+from firstloop.api.deps import for_its_teacher, pad_known, teacher
 from firstloop.api.interface import Interface
-from firstloop.services.tries import Tries
+from firstloop.services.heard import Heard
+from firstloop.services.tries import Tries, of_codes
 from firstloop.store.database import Database
 
-FOR_ANYBODY = (session.router, tiles.router)
+FOR_ANYBODY = (session.router, tiles.router, pad.joining_router)
 """What is answered to who is not signed in: nothing of a class."""
+
+FOR_PADS = (pad.router,)
+"""What a pad in a lesson may do; it is known by what it was given when it joined."""
 
 FOR_TEACHERS = (school.router, beginning.router)
 """What needs nothing but somebody signed in: it is about herself."""
 
 FOR_THE_CLASSS_TEACHER = (
-    *(one.router for one in (classroom, roster, show, write, check, texts, grow)),
+    *(one.router for one in (classroom, roster, show, write, room, check, texts, grow)),
     *plan.ROUTERS,
 )
 """What is about a class: all of it to its teacher, little of it to a helper."""
 
 
 def create_app(
-    database: Database, interface: Path | None = None, *, hosts: Sequence[str] = ()
+    database: Database,
+    interface: Path | None = None,
+    *,
+    hosts: Sequence[str] = (),
+    address: str | None = None,
 ) -> FastAPI:
     """The application over a database, which it closes when it ends; `interface` is the folder of
-    the built front end, `hosts` are names that it is known by besides this machine's own."""
+    the built front end, `hosts` are names that it is known by besides this machine's own, `address`
+    is where pads on the network find it, if they can."""
     app = FastAPI(
         title="First Loop",
         version="1",
@@ -59,10 +70,14 @@ def create_app(
     )
     app.state.database = database
     app.state.tries = Tries()
+    app.state.code_tries = of_codes()
+    app.state.heard = Heard()
+    app.state.address = address
     problems.install(app)
     door.install(app, hosts)
     for needed, routers in (
         ((), FOR_ANYBODY),
+        ((Depends(pad_known),), FOR_PADS),
         ((Depends(teacher),), FOR_TEACHERS),
         ((Depends(for_its_teacher),), FOR_THE_CLASSS_TEACHER),
     ):

@@ -11,7 +11,9 @@ from fastapi.security import APIKeyCookie
 
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
-from firstloop.services import accounts
+from firstloop.services import accounts, pads
+from firstloop.services.heard import Heard
+from firstloop.services.pads import InLesson
 from firstloop.services.tries import Tries
 from firstloop.store import classes
 from firstloop.store.database import Database, Session
@@ -19,13 +21,17 @@ from firstloop.store.records import ClassRecord, NotInRecordError, Signed
 from firstloop.store.staff import NotHersError
 
 COOKIE = "firstloop"
+PAD_COOKIE, DEVICE_COOKIE = "firstloop-pad", "firstloop-device"
+"""What a teacher's browser shows; what a pad shows in a lesson, and by what it is known again."""
 
 READING = ("GET", "HEAD")
 
 HELPERS_MAY = frozenset({
     "post_attempt", "post_text", "preview", "post_look_over", "propose_order",
+    "post_tally", "post_call",
 })  # fmt: skip
-"""What a helper may do besides looking: hand in what children wrote, and ask what keeps nothing."""
+"""What a helper may do besides looking: hand in what children wrote, say what she saw, call a pad,
+and ask what keeps nothing."""
 
 
 class NotSignedInError(FirstLoopError):
@@ -49,6 +55,23 @@ async def _tries(request: Request) -> Tries:
 SignInTries = Annotated[Tries, Depends(_tries)]
 
 
+async def _code_tries(request: Request) -> Tries:
+    tries: Tries = request.app.state.code_tries
+    return tries
+
+
+CodeTries = Annotated[Tries, Depends(_code_tries)]
+
+
+async def _heard(request: Request) -> Heard:
+    heard: Heard = request.app.state.heard
+    return heard
+
+
+HeardOf = Annotated[Heard, Depends(_heard)]
+"""When each pad was last heard of."""
+
+
 async def _now() -> datetime:
     return datetime.now(UTC)
 
@@ -68,14 +91,20 @@ _cookie = APIKeyCookie(name=COOKIE, auto_error=False, scheme_name="signed in")
 Token = Annotated[str | None, Depends(_cookie)]
 """What the browser shows to be known by."""
 
+_pad_cookie = APIKeyCookie(name=PAD_COOKIE, auto_error=False, scheme_name="pad in a lesson")
+PadToken = Annotated[str | None, Depends(_pad_cookie)]
+
 
 def address_of(request: Request) -> str:
     """From where a request comes."""
     return request.client.host if request.client else ""
 
 
-def _is_here(request: Request) -> bool:
-    """Whether it comes from the machine itself."""
+def sits_here(request: Request) -> bool:
+    """Whether it comes from the machine itself, and is not a pad's that is tried there: of a
+    demonstration, that is enough."""
+    if PAD_COOKIE in request.cookies:
+        return False
     try:
         return ipaddress.ip_address(address_of(request)).is_loopback
     except ValueError:
@@ -84,7 +113,7 @@ def _is_here(request: Request) -> bool:
 
 def signed_in(request: Request, record: Record, token: Token, now: Now) -> Signed | None:
     """Who is signed in, if anybody."""
-    return accounts.signed_in(record, token, now, is_here=_is_here(request))
+    return accounts.signed_in(record, token, now, is_here=sits_here(request))
 
 
 def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed:
@@ -108,6 +137,25 @@ def _class(record: Record, teacher: Teacher) -> ClassRecord:
 
 Class = Annotated[ClassRecord, Depends(_class)]
 """The class that she has open: hers, or one she helps in."""
+
+
+def pad_known(record: Record, heard: HeardOf, token: PadToken, now: Now) -> InLesson:
+    """The pad that asks, in its lesson or in one that ended within a day; raises PutOutError."""
+    found = pads.holding(record, token, now)
+    heard.of(found.pad.id)
+    return found
+
+
+PadLate = Annotated[InLesson, Depends(pad_known)]
+
+
+def _pad_in(found: PadLate, now: Now) -> InLesson:
+    pads.require_open(found, now)
+    return found
+
+
+PadIn = Annotated[InLesson, Depends(_pad_in)]
+"""The pad that asks, in a lesson that goes on; raises PutOutError."""
 
 
 def for_its_teacher(request: Request, teacher: Teacher) -> None:

@@ -6,12 +6,13 @@ from pydantic import BaseModel
 
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.letters import Letter, phrases
+from firstloop.core.letters import Hand, Letter, draw, phrases
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.numbering import NumberPlace, number_places
 from firstloop.core.letters.pace import movement_of
 from firstloop.core.letters.ruling import Line, LineLook, Ruling
 from firstloop.core.letters.spaces import Space, spaces_filled
+from firstloop.core.text.words import Joins, compose
 
 Point = tuple[float, float]
 
@@ -94,6 +95,14 @@ def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
             for stroke in letter.strokes
         ],
     )
+
+
+def text_drawings(
+    text: str, hand: Hand, ruling: Ruling, wording: phrases.Wording, joins: Joins | None = None
+) -> list[LetterDrawing]:
+    """A line of text, word by word, each as one movement, with the joins that are known."""
+    scripts = (compose(word, hand, joins).script for word in text.split())
+    return [letter_drawing(draw(one, hand.proportions, ruling), wording) for one in scripts]
 
 
 def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:

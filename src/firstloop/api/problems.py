@@ -22,6 +22,7 @@ from firstloop.core.errors import (
 from firstloop.core.staff import PasswordError
 from firstloop.services.accounts import WrongPasswordError
 from firstloop.services.classes import ClassIsThereError
+from firstloop.services.pads import PutOutError, TakenTileError, UnknownPadError
 from firstloop.services.tries import TooManyTriesError
 from firstloop.store.accounts import AccountTakenError
 from firstloop.store.errors import RecordBusyError, RecordError
@@ -49,6 +50,8 @@ class Problem(BaseModel):
 _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotSignedInError, 401, "Not signed in"),
     (WrongPasswordError, 401, "Not signed in"),
+    (PutOutError, 401, "Not in the lesson"),
+    (UnknownPadError, 403, "Not known here"),
     (NotHersError, 403, "Not yours to do"),
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
@@ -57,6 +60,7 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (ClassIsThereError, 409, "There already"),
     (AccountTakenError, 409, "There already"),
     (TileTakenError, 409, "There already"),
+    (TakenTileError, 409, "Taken already"),
     (TakenBackError, 410, "Taken back"),
     (TooMuchInkError, 413, "Too much at once"),
     (PasswordError, 422, "Another password, please"),
@@ -94,6 +98,11 @@ ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
 
 SIGN_IN = _declared({429: "Too many tries"})
+
+JOINING = _declared({403: "Not known here", 429: "Too many tries"})
+
+TAKEN_ALREADY = _declared({409: "Taken already"})
+"""What may be answered to who takes a place or an id."""
 
 THERE_ALREADY = _declared({409: "There already"})
 """What may be answered to something new that has a name."""

@@ -31,9 +31,12 @@ class HandedIn(Sent):
 
     def delivery(self) -> Delivery | None:
         """The sender's id, with a digest of all that came with it."""
-        if self.id is None:
-            return None
-        return Delivery(self.id, sha256(self.model_dump_json().encode()).hexdigest())
+        return None if self.id is None else Delivery(self.id, digest_of(self))
+
+
+def digest_of(body: Sent) -> str:
+    """Of all that was sent: what came twice is known by it."""
+    return sha256(body.model_dump_json().encode()).hexdigest()
 
 
 def line(most: int, least: int = 0) -> Any:

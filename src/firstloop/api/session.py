@@ -66,10 +66,21 @@ class AccountOut(BaseModel):
 
 
 @router.get("/session")
-def get_session(session: Db, found: Annotated[Signed | None, Depends(signed_in)]) -> SessionOut:
-    """Who is signed in, and whether anybody can."""
+def get_session(  # noqa: PLR0917  # what being signed in depends on
+    session: Db,
+    record: Record,
+    now: Now,
+    token: Token,
+    found: Annotated[Signed | None, Depends(signed_in)],
+    request: Request,
+    response: Response,
+) -> SessionOut:
+    """Who is signed in, and whether anybody can. Who looks at a demonstration where it runs is
+    known from then on, also beside a pad that is tried in the same browser."""
     if found is not None:
         state = State.IN if found.name else State.DEMO
+        if state is State.DEMO and token is None:
+            _let_in(request, response, accounts.sign_in_here(record, found.account_id, now))
         return SessionOut(
             state=state, name=found.name or None, has_class=found.class_id is not None
         )
@@ -104,6 +115,10 @@ def post_session(  # noqa: PLR0917  # what signing in is about
         address=address_of(request),
         now=now,
     )
+    _let_in(request, response, token)
+
+
+def _let_in(request: Request, response: Response, token: str) -> None:
     response.set_cookie(
         COOKIE,
         token,

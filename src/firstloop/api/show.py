@@ -6,7 +6,7 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db, Now, Record
-from firstloop.api.drawings import LetterDrawing, Point, letter_drawing
+from firstloop.api.drawings import LetterDrawing, Point, letter_drawing, text_drawings
 from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.api.sent import LONGEST_WORD, PathId, PathName, Sent, line
@@ -106,11 +106,7 @@ def get_text(
     if not other_hand:
         hand, wording = school_class.hand, school_class.wording
         joins = joins_of(session, school_class, day_of(now, school.zone(session)))
-    scripts = (compose(word, hand, joins).script for word in text.split())
-    return [
-        letter_drawing(draw(script, hand.proportions, school_class.ruling), wording)
-        for script in scripts
-    ]
+    return text_drawings(text, hand, school_class.ruling, wording, joins)
 
 
 class TrickyOut(BaseModel):
@@ -165,10 +161,17 @@ class PlaceIn(Sent):
 
 
 @router.put("/lessons/{lesson_id}/place", status_code=204)
-def put_place(record: Record, school_class: Class, lesson_id: PathId, sent: PlaceIn) -> None:
-    """Remembers where the board is in a lesson."""
-    with record.writing() as session:
-        lessons.go_to(session, school_class.id, lesson_id, sent.at, sent.part)
+def put_place(
+    record: Record, school_class: Class, lesson_id: PathId, sent: PlaceIn, now: Now
+) -> None:
+    """Remembers where the board is in a lesson; other boards and the pads follow."""
+    giving.go_to(record, school_class.id, lesson_id, sent.at, sent.part, now)
+
+
+@router.post("/lessons/{lesson_id}/onwards", status_code=204)
+def post_onwards(record: Record, school_class: Class, lesson_id: PathId, now: Now) -> None:
+    """What goes on within the step that the board is at goes on: asked from another device."""
+    giving.onwards(record, school_class.id, lesson_id, now)
 
 
 @router.post("/lessons/{lesson_id}/close", status_code=204)

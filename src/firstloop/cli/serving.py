@@ -7,6 +7,7 @@ import socket
 from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
+from types import FrameType
 from typing import TYPE_CHECKING
 
 from firstloop.cli.options import Commands, with_record
@@ -66,12 +67,12 @@ def _serve(options: argparse.Namespace) -> int:
     with closing(listening), closing(Database(options.db)) as database:
         names = _names(options.host, options.name)
         tls = None if _is_loopback(options.host) else _tls(options, database, names)
-        app = create_app(database, INTERFACE, hosts=names)
+        where = _reached_at(names, options.port) if tls else None
+        app = create_app(database, INTERFACE, hosts=names, address=where)
         prepare(database, datetime.now(UTC))
         app.openapi()  # the routes are put together when they are first asked for: not by a request
-        shown = names[0] if tls else options.host
-        where = f"{'https' if tls else 'http'}://{shown}:{options.port}"
-        print(f"First Loop is at {where} (Ctrl+C ends it)", flush=True)
+        shown = where or f"http://{options.host}:{options.port}"
+        print(f"First Loop is at {shown} (Ctrl+C ends it)", flush=True)
         if tls and tls.authority:
             print(f"Put this on each pad, once, so that it trusts the address: {tls.authority}")
         settings = uvicorn.Config(
@@ -83,8 +84,22 @@ def _serve(options: argparse.Namespace) -> int:
             ssl_certfile=tls.certificate if tls else None,
             ssl_keyfile=tls.key if tls else None,
         )
-        uvicorn.Server(settings).run(sockets=[listening])
+
+        class Server(uvicorn.Server):
+            """Who listens to what happens would keep it waiting when it is told to end."""
+
+            def handle_exit(self, sig: int, frame: FrameType | None) -> None:
+                database.news.end()
+                super().handle_exit(sig, frame)
+
+        Server(settings).run(sockets=[listening])
     return 0
+
+
+def _reached_at(names: list[str], port: int) -> str:
+    """Where pads find it: at a number rather than a name, which not every network knows."""
+    numbers = [one for one in names if one[:1].isdigit()]
+    return f"https://{(numbers or names)[0]}:{port}"
 
 
 def _is_loopback(host: str) -> bool:

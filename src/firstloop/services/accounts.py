@@ -45,7 +45,9 @@ def begin(record: Database, name: str, password: str) -> AccountRecord:
     and AccountTakenError."""
     digest = _digest(password, name)
     with record.writing() as session:
-        return accounts.claim(session, name, digest)
+        claimed = accounts.claim(session, name, digest)
+        sign_ins.remove_all(session, claimed.id)  # who sat at the demonstration is not the teacher
+        return claimed
 
 
 def add(record: Database, name: str, password: str) -> AccountRecord:
@@ -72,7 +74,7 @@ def sign_in(
     tries.succeeded(address, name)
     token = secrets.token_urlsafe(TOKEN_BYTES)
     with record.writing() as session:
-        sign_ins.add(session, _digest_of(token), account.id, now + LASTS, now)
+        sign_ins.add(session, digest_of(token), account.id, now + LASTS, now)
     return token
 
 
@@ -81,16 +83,31 @@ def signed_in(
 ) -> Signed | None:
     """Who shows a token; without one, who sits at the machine (`is_here`) of a demonstration."""
     with record.session() as session:
-        found = sign_ins.find(session, _digest_of(token), now) if token else None
+        found = sign_ins.find(session, digest_of(token), now) if token else None
         if found is None and is_here and school.is_demo(session):
             return sign_ins.nobody(session)
         return found
 
 
+def sign_in_here(record: Database, account_id: int, now: datetime) -> str:
+    """Signs the browser in that sits at the machine of a demonstration, so that it is known beside
+    a pad that is tried in it; the token that it shows."""
+    token = secrets.token_urlsafe(TOKEN_BYTES)
+    with record.writing() as session:
+        sign_ins.add(session, digest_of(token), account_id, now + LASTS, now)
+    return token
+
+
+def stay(record: Database, token: str, now: datetime) -> None:
+    """A browser stays signed in for a day from now on: no password is asked in mid-lesson."""
+    with record.writing() as session:
+        sign_ins.renew(session, digest_of(token), now + LASTS)
+
+
 def sign_out(record: Database, token: str) -> None:
     """What the browser shows is worth nothing from now on."""
     with record.writing() as session:
-        sign_ins.remove(session, _digest_of(token))
+        sign_ins.remove(session, digest_of(token))
 
 
 def change_password(
@@ -106,7 +123,7 @@ def change_password(
     fresh = _digest(new, account.name)
     with record.writing() as session:
         accounts.set_password(session, account_id, fresh)
-        sign_ins.remove_all(session, account_id, but=_digest_of(token) if token else None)
+        sign_ins.remove_all(session, account_id, but=digest_of(token) if token else None)
 
 
 def reset_password(record: Database, name: str, password: str) -> None:
@@ -146,5 +163,6 @@ def _is_right(digest: str, password: str) -> bool:
             return False
 
 
-def _digest_of(token: str) -> str:
+def digest_of(token: str) -> str:
+    """What is kept of what a browser shows: whoever reads it cannot show it."""
     return hashlib.sha256(token.encode("utf-8", "replace")).hexdigest()

@@ -16,6 +16,7 @@ from firstloop.services.clock import day_of
 from firstloop.store import (
     attempts,
     handed_in,
+    happenings,
     practice_days,
     pupils,
     school,
@@ -24,6 +25,7 @@ from firstloop.store import (
 )
 from firstloop.store.database import Database, Session
 from firstloop.store.handed_in import Delivery
+from firstloop.store.happenings import What
 from firstloop.store.records import (
     AttemptRecord,
     Checked,
@@ -57,7 +59,7 @@ def hand_in(
     """
     with record.session() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
-            return attempts.get(session, school_class.id, before), False
+            return attempts.get(session, school_class.id, before.id), False
         pupil = pupils.get(session, school_class.id, pupil_id)
         day = day_of(written_at, school.zone(session))
     stage = pupil.stage or school_class.stage
@@ -76,12 +78,13 @@ def hand_in(
     )
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
-            return attempts.get(session, school_class.id, before), False
+            return attempts.get(session, school_class.id, before.id), False
         kept_id = attempts.add(session, school_class.id, new, ink)
         practice_days.add(session, school_class.id, letter, day)
         standings.recount(session, school_class.id, pupil.id, letter)
         if delivery:
             handed_in.add(session, delivery, pupil.id, attempt_id=kept_id)
+            _tell(session, school_class.id, delivery, written_at)
     return AttemptRecord(kept_id, pupil, new, None), True
 
 
@@ -106,7 +109,7 @@ def hand_in_text(
     """
     with record.session() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
-            return texts.get(session, school_class.id, before), False
+            return texts.get(session, school_class.id, before.id), False
         pupil = pupils.get(session, school_class.id, pupil_id)
         day = day_of(written_at, school.zone(session))
         joins = joining.joins_of(session, school_class, day)
@@ -133,7 +136,7 @@ def hand_in_text(
     )
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
-            return texts.get(session, school_class.id, before), False
+            return texts.get(session, school_class.id, before.id), False
         text_id = texts.add(session, school_class.id, new)
         for place, letter in enumerate(result.letters):
             if letter.is_evidence:
@@ -141,8 +144,36 @@ def hand_in_text(
         _recount(session, school_class.id, pupil.id, result.letters)
         if delivery:
             handed_in.add(session, delivery, pupil.id, text_id=text_id)
+            _tell(session, school_class.id, delivery, written_at)
     with record.session() as session:
         return texts.get(session, school_class.id, text_id), True
+
+
+def keep_struck(
+    record: Database,
+    class_id: int,
+    *,
+    pupil_id: int,
+    ink: Ink,
+    delivery: Delivery,
+    came_at: datetime,
+) -> bool:
+    """Keeps what a child struck through, as it is: nobody judges it; whether it is new. Raises
+    InkError, NotInRecordError, AnotherCameFirstError or TakenBackError."""
+    ink.require_a_text()
+    with record.writing() as session:
+        if handed_in.kept_as(session, delivery):
+            return False
+        pupils.get(session, class_id, pupil_id)
+        handed_in.add(session, delivery, pupil_id, struck=ink)
+        _tell(session, class_id, delivery, came_at)
+    return True
+
+
+def _tell(session: Session, class_id: int, delivery: Delivery, at: datetime) -> None:
+    """Who looks on hears of it once it is kept."""
+    moment = delivery.work.came_at if delivery.work else at
+    happenings.add(session, class_id, What.ATTEMPT, moment, handed_in=str(delivery.id))
 
 
 def _keep_letter(

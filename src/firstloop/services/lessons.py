@@ -11,11 +11,13 @@ from firstloop.core.teaching.families import Family
 from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.planning import Next, propose, what_next
-from firstloop.core.teaching.steps import Shape, usual_minutes
+from firstloop.core.teaching.steps import Shape, StepKind, usual_minutes
 from firstloop.core.text.joins import pairs_in
 from firstloop.services import joining, schemes
 from firstloop.services.clock import day_of
 from firstloop.store import (
+    happenings,
+    lesson_codes,
     lessons,
     own_vocabulary,
     practice_days,
@@ -26,6 +28,7 @@ from firstloop.store import (
     taught_words,
 )
 from firstloop.store.database import Database, Session
+from firstloop.store.happenings import What
 from firstloop.store.records import ClassRecord, LessonRecord
 
 SCHOOL_DAYS = 5
@@ -107,12 +110,14 @@ def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: dat
 
 
 def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> LessonRecord:
-    """Plans today's lesson, in place of one that was planned and not given; raises LessonError and
-    UnknownLetterError."""
+    """Plans today's lesson, in place of one that was planned and not given; one that is open to
+    pads stays, for its group. Raises LessonError and UnknownLetterError."""
     lesson = proposal(record, school_class, asked, now)
     with record.writing() as session:
         day = day_of(now, school.zone(session))
-        return lessons.add(session, school_class.id, day, lesson)
+        opened = lesson_codes.open_of(session, school_class.id, now)
+        under_way = [one.lesson_id for one in opened if one.lesson_id]
+        return lessons.add(session, school_class.id, day, lesson, under_way)
 
 
 def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
@@ -124,12 +129,41 @@ def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tup
 
 
 def change(
-    record: Database, class_id: int, lesson_id: int, changed: Callable[[Lesson], Lesson]
+    record: Database,
+    class_id: int,
+    lesson_id: int,
+    changed: Callable[[Lesson], Lesson],
+    now: datetime,
 ) -> LessonRecord:
     """Keeps a lesson as the teacher has changed it; raises NotInRecordError and LessonError."""
     with record.writing() as session:
         before = lessons.get(session, class_id, lesson_id)
+        lesson_codes.tell_pads(session, class_id, lesson_id, What.TASK, now)
         return lessons.change(session, class_id, lesson_id, changed(before.lesson))
+
+
+def go_to(  # noqa: PLR0917  # where, of which lesson, when
+    record: Database,
+    class_id: int,
+    lesson_id: int,
+    at: StepKind,
+    part: str | None,
+    now: datetime,
+) -> None:
+    """The lesson comes to a step, and where that comes round, to a letter: boards and pads follow.
+    Raises NotInRecordError."""
+    with record.writing() as session:
+        lessons.go_to(session, class_id, lesson_id, at, part)
+        happenings.add(session, class_id, What.PLACE, now, lesson_id=lesson_id)
+        what = What.CHOOSE if at is StepKind.BEST else What.TASK
+        lesson_codes.tell_pads(session, class_id, lesson_id, what, now)
+
+
+def onwards(record: Database, class_id: int, lesson_id: int, now: datetime) -> None:
+    """What the board shows goes on within its step; raises NotInRecordError."""
+    with record.writing() as session:
+        lessons.get(session, class_id, lesson_id)
+        happenings.add(session, class_id, What.ONWARDS, now, lesson_id=lesson_id)
 
 
 def close(
@@ -138,6 +172,7 @@ def close(
     """The lesson was given: what was new in it is taught from its day on, not from today."""
     with record.writing() as session:
         given = lessons.set_given(session, school_class.id, lesson_id, now)
+        lesson_codes.end(session, school_class.id, lesson_id, now)
         letters = set(given.lesson.taught)
         taught_words.add(session, school_class.id, set(given.lesson.whole_words), given.day)
         if school_class.hand.joins:

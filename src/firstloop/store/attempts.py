@@ -195,10 +195,14 @@ def page(
 
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The attempts of a class that another checker has judged, the oldest first; letters of a text
-    are checked with it."""
+    are checked with it, and what an eye saw by nobody."""
     rows = (
         _of_class(class_id)
-        .where(Attempt.checker != checker, Attempt.text_id.is_(None))
+        .where(
+            Attempt.checker != checker,
+            Attempt.text_id.is_(None),
+            Attempt.source != Source.EYE.value,
+        )
         .order_by(Attempt.id)
     )
     return list(session.scalars(rows))

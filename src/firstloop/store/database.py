@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 
 from firstloop.store.errors import BUSY, RecordBusyError, RecordError, explained
 from firstloop.store.keeper import Keeper, emptied
+from firstloop.store.news import News
 from firstloop.store.opening import begin_writing, connections, make_ready
 from firstloop.store.soundness import log_of
 
@@ -44,6 +45,7 @@ class Database:
         self._writing = connections(path, pool_size=1, max_overflow=0, pool_timeout=LONGEST_WAIT_S)
         event.listen(self._writing, "begin", begin_writing)
         self._keeper: Keeper | None = None
+        self.news = News()
 
     @contextmanager
     def session(self) -> Iterator[Session]:
@@ -64,6 +66,7 @@ class Database:
                 yield session
             if self._keeper:
                 self._keeper.written()
+            self.news.tell(session)
 
     def clear_log(self) -> None:
         """Puts what the log holds into the file, and empties it: what was deleted is then in

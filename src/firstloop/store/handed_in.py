@@ -1,20 +1,33 @@
-"""What was handed in, by the id that its sender gave it: sent twice, it is kept once."""
+"""What was handed in, by the id that its sender gave it: sent twice, it is kept once. Of a lesson's
+pads it also holds which task it was for."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
 from uuid import UUID
 
-from sqlalchemy import ForeignKey, bindparam, insert, select
+from sqlalchemy import JSON, ForeignKey, Index, bindparam, func, insert, or_, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.store.base import Base
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.teaching.pads import Key
+from firstloop.formats.ink_json import ink_from, strokes_of
+from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.records import NotInRecordError
 
 
 class HandedIn(Base):
-    """A sender's id, a digest of what came with it, and the attempt or the text that it is kept as.
+    """A sender's id, a digest of what came with it, and the attempt or the text that it is kept as;
+    what was struck through is kept here alone, with its ink, for nobody judges it. From a pad: of
+    which lesson and task, the pad's own time and the server's, whether it is the child's best.
+
     It stays when that is taken back, so that it is not kept again; it goes with its child."""
 
     __tablename__ = "handed_in"
+    __table_args__ = (Index("ix_handed_in_lesson_id_pupil_id", "lesson_id", "pupil_id"),)
 
     id: Mapped[str] = mapped_column(primary_key=True)
     pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"), index=True)
@@ -25,6 +38,14 @@ class HandedIn(Base):
     text_id: Mapped[int | None] = mapped_column(
         ForeignKey("written_text.id", ondelete="SET NULL"), index=True
     )
+    lesson_id: Mapped[int | None] = mapped_column(ForeignKey("lesson.id", ondelete="SET NULL"))
+    kind: Mapped[str | None]
+    target: Mapped[str | None]
+    help: Mapped[str | None]
+    written_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
+    came_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
+    is_best: Mapped[bool] = mapped_column(server_default="0")
+    struck: Mapped[list[dict[str, Any]] | None] = mapped_column(JSON(none_as_null=True))
 
 
 class AnotherCameFirstError(FirstLoopError):
@@ -36,22 +57,80 @@ class TakenBackError(FirstLoopError):
 
 
 @dataclass(frozen=True, slots=True)
+class PadWork:
+    """Of which lesson and task something is that a pad hands in, by the pad's own clock and by
+    ours."""
+
+    lesson_id: int
+    task: Key
+    written_at: datetime
+    came_at: datetime
+
+
+@dataclass(frozen=True, slots=True)
 class Delivery:
-    """What a sender says of something handed in: its id, and a digest of all that came with it."""
+    """What a sender says of something handed in: its id, and a digest of all that came with it;
+    from a pad also what it was for."""
 
     id: UUID
     digest: str
+    work: PadWork | None = None
 
 
-_FIND = select(HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id).where(
-    HandedIn.id == bindparam("sent_as")
-)
+@dataclass(frozen=True, slots=True)
+class KeptAs:
+    """As what something is kept: an attempt, a text, or struck through, by itself."""
+
+    attempt_id: int | None
+    text_id: int | None
+    is_struck: bool
+
+    @property
+    def id(self) -> int:
+        """The attempt or text; raises TakenBackError where it is neither."""
+        found = self.attempt_id or self.text_id
+        if found is None:
+            raise TakenBackError("this was struck through; it is kept as that and not checked")
+        return found
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Work:
+    """Something a child handed in: its id, its task and when it came where a pad handed it in for a
+    lesson, what it is kept as, and its ink where it was struck through."""
+
+    id: str
+    pupil_id: int
+    task: Key | None
+    came_at: datetime | None
+    attempt_id: int | None
+    text_id: int | None
+    is_best: bool
+    struck: Ink | None
+
+
+_FIND = select(
+    HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id, HandedIn.struck.is_not(None)
+).where(HandedIn.id == bindparam("sent_as"))
 _ADD = insert(HandedIn)
+_IS_THERE = or_(
+    HandedIn.attempt_id.is_not(None), HandedIn.text_id.is_not(None), HandedIn.struck.is_not(None)
+)
+_COUNTS = (
+    select(HandedIn.kind, HandedIn.target, HandedIn.help, func.count())
+    .where(
+        HandedIn.lesson_id == bindparam("lesson"),
+        HandedIn.pupil_id == bindparam("pupil"),
+        _IS_THERE,
+        HandedIn.struck.is_(None),
+    )
+    .group_by(HandedIn.kind, HandedIn.target, HandedIn.help)
+)
 
 
-def kept_as(session: Session, delivery: Delivery) -> int | None:
-    """The id of the attempt or text that came first with the sender's id; None where none did.
-    Raises AnotherCameFirstError where that was something else, TakenBackError where it is gone."""
+def kept_as(session: Session, delivery: Delivery) -> KeptAs | None:
+    """What came first with the sender's id; None where nothing did. Raises AnotherCameFirstError
+    where that was something else, TakenBackError where it is gone."""
     row = session.connection().execute(_FIND, {"sent_as": str(delivery.id)}).first()
     if row is None:
         return None
@@ -59,8 +138,8 @@ def kept_as(session: Session, delivery: Delivery) -> int | None:
         raise AnotherCameFirstError(
             f"something else was handed in as {delivery.id}; give each thing an id of its own"
         )
-    kept: int | None = row.attempt_id or row.text_id
-    if kept is None:
+    kept = KeptAs(row.attempt_id, row.text_id, bool(row[3]))
+    if kept == KeptAs(None, None, is_struck=False):
         raise TakenBackError(
             f"what was handed in as {delivery.id} was taken back; it is not kept again"
         )
@@ -74,13 +153,89 @@ def add(
     *,
     attempt_id: int | None = None,
     text_id: int | None = None,
+    struck: Ink | None = None,
 ) -> None:
     """Keeps that something came, and what it is kept as."""
+    work = delivery.work
+    kind, target, help = work.task if work else (None, None, None)
     row = {
         "id": str(delivery.id),
         "pupil_id": pupil_id,
         "digest": delivery.digest,
         "attempt_id": attempt_id,
         "text_id": text_id,
+        "lesson_id": work.lesson_id if work else None,
+        "kind": kind,
+        "target": target,
+        "help": help,
+        "written_at": work.written_at if work else None,
+        "came_at": work.came_at if work else None,
+        "struck": None if struck is None else strokes_of(struck),
     }
     session.connection().execute(_ADD, row)
+
+
+def counts(session: Session, lesson_id: int, pupil_id: int) -> dict[Key, int]:
+    """How many of each task of a lesson a child has written, without what was struck through."""
+    rows = session.connection().execute(_COUNTS, {"lesson": lesson_id, "pupil": pupil_id})
+    return {
+        (Kind(kind), target, Help(help)): count
+        for kind, target, help, count in rows
+        if kind is not None and target is not None and help is not None
+    }
+
+
+def of_lessons(
+    session: Session, lesson_ids: Iterable[int], pupil_id: int | None = None
+) -> list[Work]:
+    """What was handed in on pads in some lessons, by all or by one child, the oldest first."""
+    rows = (
+        select(HandedIn)
+        .where(HandedIn.lesson_id.in_(list(lesson_ids)), _IS_THERE)
+        .order_by(HandedIn.came_at, HandedIn.written_at)
+    )
+    if pupil_id is not None:
+        rows = rows.where(HandedIn.pupil_id == pupil_id)
+    return [_work(row) for row in session.scalars(rows)]
+
+
+def find(session: Session, sent_as: str) -> Work | None:
+    """What was handed in by an id, if it is still there."""
+    row = session.get(HandedIn, sent_as)
+    return None if row is None else _work(row)
+
+
+def set_best(session: Session, lesson_id: int, pupil_id: int, sent_as: str) -> None:
+    """A child chose its best letter of a kind, in place of another that it had chosen; raises
+    NotInRecordError for what is not its own of this lesson."""
+    chosen = session.get(HandedIn, sent_as)
+    if (
+        chosen is None
+        or (chosen.lesson_id, chosen.pupil_id) != (lesson_id, pupil_id)
+        or chosen.struck is not None
+    ):
+        raise NotInRecordError("there is no such letter to choose; choose one of your own")
+    rows = select(HandedIn).where(
+        HandedIn.lesson_id == lesson_id,
+        HandedIn.pupil_id == pupil_id,
+        HandedIn.target == chosen.target,
+    )
+    for row in session.scalars(rows):
+        row.is_best = row.id == sent_as
+    session.flush()
+
+
+def _work(row: HandedIn) -> Work:
+    task = None
+    if row.kind is not None and row.target is not None and row.help is not None:
+        task = (Kind(row.kind), row.target, Help(row.help))
+    return Work(
+        id=row.id,
+        pupil_id=row.pupil_id,
+        task=task,
+        came_at=row.came_at,
+        attempt_id=row.attempt_id,
+        text_id=row.text_id,
+        is_best=row.is_best,
+        struck=None if row.struck is None else ink_from(row.struck),
+    )

@@ -1,5 +1,6 @@
 """Lessons in and out of the record, and what was written on the board in them."""
 
+from collections.abc import Collection
 from datetime import date, datetime
 from typing import Any
 
@@ -39,11 +40,17 @@ class LessonRow(Base):
     written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}", deferred=True)
 
 
-def add(session: Session, class_id: int, day: date, lesson: Lesson) -> LessonRecord:
-    """Keeps a lesson for a day, in place of one that was planned for it and not given."""
+def add(
+    session: Session, class_id: int, day: date, lesson: Lesson, under_way: Collection[int] = ()
+) -> LessonRecord:
+    """Keeps a lesson for a day, in place of one that was planned for it, not given and is not under
+    way."""
     session.execute(
         delete(LessonRow).where(
-            LessonRow.class_id == class_id, LessonRow.day == day, LessonRow.given_at.is_(None)
+            LessonRow.class_id == class_id,
+            LessonRow.day == day,
+            LessonRow.given_at.is_(None),
+            LessonRow.id.not_in(under_way),
         )
     )
     row = LessonRow(class_id=class_id, day=day, plan=_kept(lesson), written={})

@@ -3,7 +3,7 @@ the record cannot sign in with it."""
 
 from datetime import datetime
 
-from sqlalchemy import ForeignKey, bindparam, delete, select
+from sqlalchemy import ForeignKey, bindparam, delete, select, update
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.staff import Role
@@ -53,6 +53,11 @@ def nobody(session: Session) -> Signed | None:
     """The account that is nobody's yet, as if somebody had signed in to it."""
     row = session.connection().execute(_NOBODYS).first()
     return None if row is None else _signed(*row)
+
+
+def renew(session: Session, token: str, until: datetime) -> None:
+    """Lets a browser be signed in until then."""
+    session.execute(update(SignIn).where(SignIn.token == token).values(until=until))
 
 
 def remove(session: Session, token: str) -> None:

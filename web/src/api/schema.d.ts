@@ -13,7 +13,8 @@ export interface paths {
         };
         /**
          * Get Session
-         * @description Who is signed in, and whether anybody can.
+         * @description Who is signed in, and whether anybody can. Who looks at a demonstration where it runs is
+         *     known from then on, also beside a pad that is tried in the same browser.
          */
         get: operations["get_session"];
         put?: never;
@@ -86,6 +87,188 @@ export interface paths {
         get: operations["get_tile"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Join
+         * @description Takes a pad in: by the code of a lesson; or, where it was in one before, by the teacher's
+         *     nod, for which it waits (202).
+         */
+        post: operations["post_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/lesson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Lesson
+         * @description The lesson that the pad is in, and the children's tiles, as they are now.
+         */
+        get: operations["get_lesson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/pupil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Pupil
+         * @description A child takes its tile; 409 where it sits at another pad that is in.
+         */
+        post: operations["post_pupil"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/task": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Task
+         * @description What this pad is for now.
+         */
+        get: operations["get_task"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/prompts/{prompt_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pad Prompt
+         * @description The sound of this pad's task, or its picture; 404 any other.
+         */
+        get: operations["get_pad_prompt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pad Events
+         * @description A new task, the movement once more, choosing the best, a look at the board, the end.
+         */
+        get: operations["get_pad_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/attempts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Pad Attempt
+         * @description Keeps what was written, once; 200 where it came before. After the lesson's end what was
+         *     written before is taken for a day.
+         */
+        post: operations["post_pad_attempt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/best": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Best
+         * @description A child chooses its best letter, in place of another.
+         */
+        post: operations["post_best"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pad/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Leave
+         * @description The pad leaves; what it showed is worth nothing then.
+         */
+        post: operations["post_leave"];
         delete?: never;
         options?: never;
         head?: never;
@@ -708,10 +891,30 @@ export interface paths {
         get?: never;
         /**
          * Put Place
-         * @description Remembers where the board is in a lesson.
+         * @description Remembers where the board is in a lesson; other boards and the pads follow.
          */
         put: operations["put_place"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/show/lessons/{lesson_id}/onwards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Onwards
+         * @description What goes on within the step that the board is at goes on: asked from another device.
+         */
+        post: operations["post_onwards"];
         delete?: never;
         options?: never;
         head?: never;
@@ -813,6 +1016,192 @@ export interface paths {
          * @description Takes an attempt out of the record, with everything that was said of it.
          */
         delete: operations["take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/lesson-code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Lesson Code
+         * @description Opens a lesson to pads; asked again it gives the same code. Where none is planned for today,
+         *     one is, on what comes next. Who opens it stays signed in for a school day.
+         */
+        post: operations["post_lesson_code"];
+        /**
+         * Delete Lesson Code
+         * @description Ends the code of a lesson, or all of the class: what was written before is still taken.
+         */
+        delete: operations["delete_lesson_code"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/pads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pads
+         * @description The pads that are in a lesson or ask to come in.
+         */
+        get: operations["get_pads"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/pads/{pad}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Pad
+         * @description Puts a pad out: what it shows is worth nothing then.
+         */
+        delete: operations["delete_pad"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/pads/{pad}/free": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Free
+         * @description Frees the tile that was taken at a pad.
+         */
+        post: operations["post_free"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/pads/nod": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Nod
+         * @description Lets pads in that ask, all at once where none is named.
+         */
+        post: operations["post_nod"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/call": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Call
+         * @description Calls a pad, or all of a lesson.
+         */
+        post: operations["post_call"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Room
+         * @description How it goes for each child just now; `GET /api/write/live` tells what comes after.
+         */
+        get: operations["get_room"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Live
+         * @description What is handed in (`attempt`), which pads come, go or fall silent (`pad`), what an eye saw
+         *     (`tally`), which letter was chosen (`best`), where a board is (`place`, `onwards`).
+         */
+        get: operations["get_live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write/tally": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Tally
+         * @description Keeps what was seen as evidence by eye; DELETE /api/write/attempts/{id} takes it back.
+         */
+        post: operations["post_tally"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1830,6 +2219,21 @@ export interface components {
             letters: number | null;
         };
         /**
+         * AskedWith
+         * @description Where the sound and the picture are fetched, null where there is none; of free writing the
+         *     name of its drawing, or its question.
+         */
+        AskedWith: {
+            /** Sound */
+            sound: string | null;
+            /** Picture */
+            picture: string | null;
+            /** Drawing */
+            drawing: string | null;
+            /** Question */
+            question: string | null;
+        };
+        /**
          * AskedWithOut
          * @description A word or letter, its picture, and whether there is a recording of it.
          */
@@ -1901,6 +2305,22 @@ export interface components {
             next: string | null;
         };
         /**
+         * BestIn
+         * @description The letter that its child likes best, by its id.
+         */
+        BestIn: {
+            /** Attempt */
+            attempt: string;
+        };
+        /**
+         * BestOut
+         * @description The letter that was chosen.
+         */
+        BestOut: {
+            /** Attempt */
+            attempt: string;
+        };
+        /**
          * BoardInk
          * @description What the teacher has written on the board, from the first of its base lines.
          */
@@ -1925,6 +2345,23 @@ export interface components {
             key: string;
         };
         /**
+         * Call
+         * @description What pads can be called to: see the movement once more, look at the board.
+         * @enum {string}
+         */
+        Call: "replay" | "look";
+        /**
+         * CallIn
+         * @description What the pads of a lesson are called to; one of them, or (null) all.
+         */
+        CallIn: {
+            what: components["schemas"]["Call"];
+            /** Lesson */
+            lesson: number;
+            /** Pad */
+            pad?: number | null;
+        };
+        /**
          * ChainOut
          * @description Words that change one sound at a time; none where there is no such chain.
          */
@@ -1941,6 +2378,27 @@ export interface components {
             name: string;
             /** @default right */
             handedness: components["schemas"]["Handedness"];
+        };
+        /**
+         * ChildOut
+         * @description How it goes for a child: its pad, what it wrote last (the latest last), how much of the step
+         *     of how much (null: no limit).
+         */
+        ChildOut: {
+            who: components["schemas"]["Who"];
+            /** Pad */
+            pad: string | null;
+            /** Silent */
+            silent: boolean;
+            /** Lesson */
+            lesson: number | null;
+            going: components["schemas"]["Going"];
+            /** Written */
+            written: number;
+            /** Enough */
+            enough: number | null;
+            /** Newest */
+            newest: components["schemas"]["WorkTold"][];
         };
         /**
          * ChildrenIn
@@ -2039,6 +2497,14 @@ export interface components {
          */
         Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "width" | "part_length" | "slant" | "wobble" | "shape_off" | "wrong_letter" | "capital" | "stop" | "join_broken" | "word_gap" | "spacing" | "doubles_differ" | "size_uneven" | "tails_uneven" | "line_drift";
         /**
+         * CodeIn
+         * @description A pad comes in by the code on the board; capitals and what joins its words do not matter.
+         */
+        CodeIn: {
+            /** Code */
+            code: string;
+        };
+        /**
          * ColleagueIn
          * @description A colleague, by her name.
          */
@@ -2073,7 +2539,9 @@ export interface components {
         /**
          * CustomsIn
          * @description How many of their own children write, whether they may rub out in games, the largest family
-         *     that is wished for in one lesson, and whether joins stand open that are not taught yet.
+         *     that is wished for in one lesson, whether joins stand open that are not taught yet; on pads
+         *     whether words and earlier letters are written from memory, whether each letter is answered, and
+         *     whether the paper lies tilted.
          */
         CustomsIn: {
             own: components["schemas"]["OwnAmount"];
@@ -2086,6 +2554,21 @@ export interface components {
              * @default false
              */
             open_joins: boolean;
+            /**
+             * From Memory
+             * @default false
+             */
+            from_memory: boolean;
+            /**
+             * Answers
+             * @default false
+             */
+            answers: boolean;
+            /**
+             * Tilted
+             * @default false
+             */
+            tilted: boolean;
         };
         /**
          * CustomsOut
@@ -2102,6 +2585,21 @@ export interface components {
              * @default false
              */
             open_joins: boolean;
+            /**
+             * From Memory
+             * @default false
+             */
+            from_memory: boolean;
+            /**
+             * Answers
+             * @default false
+             */
+            answers: boolean;
+            /**
+             * Tilted
+             * @default false
+             */
+            tilted: boolean;
             /** Amounts */
             amounts: components["schemas"]["AmountOut"][];
             /** Rubbing */
@@ -2134,6 +2632,12 @@ export interface components {
          * @enum {string}
          */
         Dimension: "direction" | "size" | "shape";
+        /**
+         * Doing
+         * @description What a pad is for just now.
+         * @enum {string}
+         */
+        Doing: "write" | "air" | "choose" | "watch";
         /**
          * DueOut
          * @description A letter to come back, and why.
@@ -2312,6 +2816,12 @@ export interface components {
             drawing: components["schemas"]["LetterDrawing"];
         };
         /**
+         * Going
+         * @description How it goes: no pad yet, nothing written yet, under way, stuck, enough.
+         * @enum {string}
+         */
+        Going: "away" | "not_begun" | "writing" | "stuck" | "enough";
+        /**
          * GraphemeOut
          * @description Letters of a word that stand for one sound together, and their places.
          */
@@ -2415,6 +2925,17 @@ export interface components {
             ][];
         };
         /**
+         * JoinedOut
+         * @description A pad that is in: what it is called, its lesson, if there is one, the children's tiles.
+         */
+        JoinedOut: {
+            /** Pad */
+            pad: string;
+            lesson: components["schemas"]["PadLesson"] | null;
+            /** Pupils */
+            pupils: components["schemas"]["TileOut"][];
+        };
+        /**
          * JoiningIn
          * @description A plan of the teacher's own.
          */
@@ -2500,6 +3021,17 @@ export interface components {
          */
         Kind: "letter" | "word" | "row" | "sequence" | "phrase" | "sentence" | "free";
         /**
+         * KnownIn
+         * @description A pad that was in an earlier lesson asks to come in.
+         */
+        KnownIn: {
+            /**
+             * Known
+             * @constant
+             */
+            known: true;
+        };
+        /**
          * LanguageIn
          * @description How the class writes dates and what it calls the stop, and how long its lessons are.
          */
@@ -2511,6 +3043,35 @@ export interface components {
             stop: boolean;
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * LeftOut
+         * @description The pad is out.
+         */
+        LeftOut: {
+            /**
+             * Left
+             * @default true
+             * @constant
+             */
+            left: true;
+        };
+        /**
+         * LessonCodeOut
+         * @description A lesson's code, its address and that as a square to be read by a camera. `reaches`: whether
+         *     other devices can come to that address.
+         */
+        LessonCodeOut: {
+            /** Code */
+            code: string;
+            /** Url */
+            url: string;
+            /** Qr Svg */
+            qr_svg: string;
+            /** Lesson */
+            lesson: number | null;
+            /** Reaches */
+            reaches: boolean;
         };
         /**
          * LessonMatterOut
@@ -2823,6 +3384,16 @@ export interface components {
             step: number;
         };
         /**
+         * MoveAgain
+         * @description A move of the letter that plays again.
+         */
+        MoveAgain: {
+            /** Stroke */
+            stroke: number;
+            /** Move */
+            move: number;
+        };
+        /**
          * MoveDrawing
          * @description A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
          *     where its number stands.
@@ -2952,6 +3523,24 @@ export interface components {
             why: string;
         };
         /**
+         * NodIn
+         * @description Which pads come in; null: all that ask. Into which lesson; null: the one opened last.
+         */
+        NodIn: {
+            /** Pads */
+            pads?: number[] | null;
+            /** Lesson */
+            lesson?: number | null;
+        };
+        /**
+         * NodOut
+         * @description How many came in.
+         */
+        NodOut: {
+            /** Nodded */
+            nodded: number;
+        };
+        /**
          * NoteStep
          * @description A note is put to a step.
          */
@@ -2974,11 +3563,43 @@ export interface components {
             class_id: number;
         };
         /**
+         * OpenLessonOut
+         * @description A lesson that pads are in: its code and address, and the step that it is at.
+         */
+        OpenLessonOut: {
+            code: components["schemas"]["LessonCodeOut"];
+            /** Lesson */
+            lesson: number | null;
+            /** Aim */
+            aim: string;
+            /** New */
+            new: string[];
+            step: components["schemas"]["StepKind"] | null;
+            /** Part */
+            part: string | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * OwnAmount
          * @description How many letters of their own children write after tracing and finishing some.
          * @enum {string}
          */
         OwnAmount: "few" | "row" | "rows" | "any";
+        /**
+         * OwnLetter
+         * @description A letter of the child's own to choose from.
+         */
+        OwnLetter: {
+            /** Id */
+            id: string;
+            /** Target */
+            target: string;
+            /** Strokes */
+            strokes: components["schemas"]["InkStroke"][];
+            /** Best */
+            best: boolean;
+        };
         /**
          * OwnPhraseIn
          * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
@@ -3010,6 +3631,132 @@ export interface components {
         OwnWordIn: {
             /** Noted */
             noted: string;
+        };
+        /**
+         * PadAttemptIn
+         * @description Something written on a pad, by the pad's own id for it. `written_at` is the pad's own time;
+         *     `seat` is who sat there, where it was not who does now.
+         */
+        PadAttemptIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Target */
+            target: string;
+            kind: components["schemas"]["Kind"];
+            help: components["schemas"]["Help"];
+            /**
+             * Written At
+             * Format: date-time
+             */
+            written_at: string;
+            /**
+             * Struck
+             * @default false
+             */
+            struck: boolean;
+            /** Seat */
+            seat?: number | null;
+            /** Strokes */
+            strokes: components["schemas"]["SentStroke"][];
+        };
+        /**
+         * PadLesson
+         * @description The lesson that a pad has come into.
+         */
+        PadLesson: {
+            /** Id */
+            id: number;
+            /** Aim */
+            aim: string;
+        };
+        /**
+         * PadLine
+         * @description A ruled line: its height above the base line in u, and how it is drawn.
+         */
+        PadLine: {
+            name: components["schemas"]["Line"];
+            /** U */
+            u: number;
+            look: components["schemas"]["LineLook"];
+        };
+        /**
+         * PadModel
+         * @description What is written, word by word, as it is made.
+         */
+        PadModel: {
+            /** Words */
+            words: components["schemas"]["LetterDrawing"][];
+        };
+        /**
+         * PadOut
+         * @description A pad: who sits at it, in which lesson, and whether it opens without the network, if it has
+         *     said.
+         */
+        PadOut: {
+            /** Pad */
+            pad: string;
+            state: components["schemas"]["PadState"];
+            pupil: components["schemas"]["Who"] | null;
+            /** Lesson */
+            lesson: number | null;
+            /** Opens Alone */
+            opens_alone: boolean | null;
+        };
+        /**
+         * PadRuling
+         * @description The class's lines.
+         */
+        PadRuling: {
+            kind: components["schemas"]["RulingKind"];
+            /** Lines */
+            lines: components["schemas"]["PadLine"][];
+        };
+        /**
+         * PadState
+         * @description Whether a pad is in its lesson, has fallen silent there, asks to come in, or is out.
+         * @enum {string}
+         */
+        PadState: "in" | "silent" | "asking" | "out";
+        /**
+         * PadTaskOut
+         * @description What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
+         *     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
+         */
+        PadTaskOut: {
+            step: components["schemas"]["StepKind"] | null;
+            kind: components["schemas"]["Kind"] | null;
+            /** Target */
+            target: string | null;
+            /** Hand */
+            hand: string;
+            ruling: components["schemas"]["PadRuling"];
+            help: components["schemas"]["Help"] | null;
+            model: components["schemas"]["PadModel"] | null;
+            /** Enough */
+            enough: number | null;
+            /** Written */
+            written: number;
+            /** Answers */
+            answers: boolean;
+            prompt: components["schemas"]["AskedWith"];
+            doing: components["schemas"]["Doing"];
+            /** Seat */
+            seat: number | null;
+            pupil: components["schemas"]["Who"] | null;
+            handedness: components["schemas"]["Handedness"] | null;
+            /** Rows */
+            rows: number;
+            /** Cells */
+            cells: boolean;
+            /** Tilted */
+            tilted: boolean;
+            /** Rubbing Out */
+            rubbing_out: boolean;
+            /** Choose */
+            choose: components["schemas"]["OwnLetter"][];
         };
         /**
          * PasswordIn
@@ -3236,6 +3983,16 @@ export interface components {
          */
         Role: "teacher" | "helper";
         /**
+         * RoomOut
+         * @description The lessons that are open to pads, and the class.
+         */
+        RoomOut: {
+            /** Lessons */
+            lessons: components["schemas"]["OpenLessonOut"][];
+            /** Children */
+            children: components["schemas"]["ChildOut"][];
+        };
+        /**
          * RosterOut
          * @description All children of the class, those who have left among them.
          */
@@ -3365,6 +4122,26 @@ export interface components {
             /** Colleagues */
             colleagues: components["schemas"]["AccountOut"][];
             kept: components["schemas"]["KeptOut"];
+        };
+        /**
+         * SeatIn
+         * @description The tile that is taken; and whether the pad opens without the network, where it knows.
+         */
+        SeatIn: {
+            /** Pupil */
+            pupil: number;
+            /** Opens Alone */
+            opens_alone?: boolean | null;
+        };
+        /**
+         * SeatOut
+         * @description The child at the pad: `seat` is what this sitting is called in what is handed in late.
+         */
+        SeatOut: {
+            /** Seat */
+            seat: number;
+            pupil: components["schemas"]["Who"];
+            handedness: components["schemas"]["Handedness"];
         };
         /**
          * SentStroke
@@ -3684,6 +4461,24 @@ export interface components {
             writings: components["schemas"]["WritingOut"][];
         };
         /**
+         * StoredOut
+         * @description It is in the record. What is said to the child, and which move plays again, where the class
+         *     wants its letters answered.
+         */
+        StoredOut: {
+            /** Id */
+            id: string;
+            /**
+             * Stored
+             * @default true
+             * @constant
+             */
+            stored: true;
+            /** Say */
+            say: string | null;
+            replay: components["schemas"]["MoveAgain"] | null;
+        };
+        /**
          * StyleIn
          * @description How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
          *     they usually do on their ruling.
@@ -3760,6 +4555,17 @@ export interface components {
             text: string;
             /** There */
             there: boolean;
+        };
+        /**
+         * TallyIn
+         * @description What an eye saw of a child's letter: one thing to mend, or (null) that it was well made.
+         */
+        TallyIn: {
+            /** Pupil Id */
+            pupil_id: number;
+            /** Letter */
+            letter: string;
+            seen?: components["schemas"]["Code"] | null;
         };
         /**
          * TaughtFamily
@@ -3854,6 +4660,22 @@ export interface components {
             tile: string | null;
         };
         /**
+         * TileOut
+         * @description A child's tile, and whether it is taken by another pad.
+         */
+        TileOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Picture */
+            picture: string | null;
+            /** Tile */
+            tile: string | null;
+            /** Taken */
+            taken: boolean;
+        };
+        /**
          * TimeStep
          * @description A step is given minutes of its own.
          */
@@ -3941,11 +4763,45 @@ export interface components {
             shape: components["schemas"]["Verdict"];
         };
         /**
+         * WaitsOut
+         * @description The teacher has not nodded yet: ask again in a moment.
+         */
+        WaitsOut: {
+            /**
+             * Waits
+             * @default true
+             * @constant
+             */
+            waits: true;
+        };
+        /**
          * Where
          * @description Where in a word what is new stands.
          * @enum {string}
          */
         Where: "first" | "inside" | "last" | "doubled";
+        /**
+         * WhichLesson
+         * @description The lesson to open; null: today's.
+         */
+        WhichLesson: {
+            /** Lesson */
+            lesson?: number | null;
+        };
+        /**
+         * Who
+         * @description A child as a tile: what to call it, and its picture: where it is fetched, and by name.
+         */
+        Who: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Picture */
+            picture: string | null;
+            /** Tile */
+            tile: string | null;
+        };
         /**
          * WordOut
          * @description A word and its sounds.
@@ -3968,6 +4824,37 @@ export interface components {
             count: number;
             /** Words */
             words: components["schemas"]["PickedOut"][];
+        };
+        /**
+         * WorkTold
+         * @description Something handed in: by its sender's id, by whom, what, with how much help; what is held to
+         *     be true of it (null of what was struck through), the one thing to say, what is to be mended, and
+         *     as it looks.
+         */
+        WorkTold: {
+            /** Id */
+            id: string;
+            who: components["schemas"]["Who"];
+            /** Letter */
+            letter: string;
+            kind: components["schemas"]["Kind"];
+            help: components["schemas"]["Help"];
+            verdict: components["schemas"]["Verdicts"] | null;
+            /** Say */
+            say: string | null;
+            /** To Mend */
+            to_mend: components["schemas"]["Code"][];
+            picture: components["schemas"]["Picture"];
+            /** Struck */
+            struck: boolean;
+            /** Best */
+            best: boolean;
+            /** At */
+            at: string | null;
+            /** Attempt Id */
+            attempt_id: number | null;
+            /** Text Id */
+            text_id: number | null;
         };
         /**
          * WritingOut
@@ -4022,15 +4909,21 @@ export type AccountIn = components['schemas']['AccountIn'];
 export type AccountOut = components['schemas']['AccountOut'];
 export type Alternative = components['schemas']['Alternative'];
 export type AmountOut = components['schemas']['AmountOut'];
+export type AskedWith = components['schemas']['AskedWith'];
 export type AskedWithOut = components['schemas']['AskedWithOut'];
 export type AttemptIn = components['schemas']['AttemptIn'];
 export type AttemptOut = components['schemas']['AttemptOut'];
 export type AttemptPage = components['schemas']['AttemptPage'];
+export type BestIn = components['schemas']['BestIn'];
+export type BestOut = components['schemas']['BestOut'];
 export type BoardInk = components['schemas']['BoardInk'];
 export type BoardInkIn = components['schemas']['BoardInkIn'];
 export type BroughtOut = components['schemas']['BroughtOut'];
+export type Call = components['schemas']['Call'];
+export type CallIn = components['schemas']['CallIn'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
+export type ChildOut = components['schemas']['ChildOut'];
 export type ChildrenIn = components['schemas']['ChildrenIn'];
 export type ChoicesOut = components['schemas']['ChoicesOut'];
 export type ClassIn = components['schemas']['ClassIn'];
@@ -4039,6 +4932,7 @@ export type ClassOut = components['schemas']['ClassOut'];
 export type ClassesOut = components['schemas']['ClassesOut'];
 export type CloseOut = components['schemas']['CloseOut'];
 export type Code = components['schemas']['Code'];
+export type CodeIn = components['schemas']['CodeIn'];
 export type ColleagueIn = components['schemas']['ColleagueIn'];
 export type CopyIn = components['schemas']['CopyIn'];
 export type CostOut = components['schemas']['CostOut'];
@@ -4046,6 +4940,7 @@ export type CustomsIn = components['schemas']['CustomsIn'];
 export type CustomsOut = components['schemas']['CustomsOut'];
 export type DayOut = components['schemas']['DayOut'];
 export type Dimension = components['schemas']['Dimension'];
+export type Doing = components['schemas']['Doing'];
 export type DueOut = components['schemas']['DueOut'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type FamilyIn = components['schemas']['FamilyIn'];
@@ -4057,6 +4952,7 @@ export type FindingInText = components['schemas']['FindingInText'];
 export type FindingOut = components['schemas']['FindingOut'];
 export type FollowIn = components['schemas']['FollowIn'];
 export type Form = components['schemas']['Form'];
+export type Going = components['schemas']['Going'];
 export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GrowOut = components['schemas']['GrowOut'];
 export type HabitOut = components['schemas']['HabitOut'];
@@ -4067,6 +4963,7 @@ export type Help = components['schemas']['Help'];
 export type HerClassOut = components['schemas']['HerClassOut'];
 export type InCopiesOut = components['schemas']['InCopiesOut'];
 export type InkStroke = components['schemas']['InkStroke'];
+export type JoinedOut = components['schemas']['JoinedOut'];
 export type JoiningIn = components['schemas']['JoiningIn'];
 export type JoiningOut = components['schemas']['JoiningOut'];
 export type JoinsChoice = components['schemas']['JoinsChoice'];
@@ -4074,7 +4971,10 @@ export type JudgementIn = components['schemas']['JudgementIn'];
 export type JudgementOut = components['schemas']['JudgementOut'];
 export type KeptOut = components['schemas']['KeptOut'];
 export type Kind = components['schemas']['Kind'];
+export type KnownIn = components['schemas']['KnownIn'];
 export type LanguageIn = components['schemas']['LanguageIn'];
+export type LeftOut = components['schemas']['LeftOut'];
+export type LessonCodeOut = components['schemas']['LessonCodeOut'];
 export type LessonMatterOut = components['schemas']['LessonMatterOut'];
 export type LessonOut = components['schemas']['LessonOut'];
 export type LessonStep = components['schemas']['LessonStep'];
@@ -4094,6 +4994,7 @@ export type LookedOut = components['schemas']['LookedOut'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
+export type MoveAgain = components['schemas']['MoveAgain'];
 export type MoveDrawing = components['schemas']['MoveDrawing'];
 export type MoveIn = components['schemas']['MoveIn'];
 export type MoveKind = components['schemas']['MoveKind'];
@@ -4104,11 +5005,23 @@ export type NewAccountIn = components['schemas']['NewAccountIn'];
 export type NewLesson = components['schemas']['NewLesson'];
 export type NewYearIn = components['schemas']['NewYearIn'];
 export type NextOut = components['schemas']['NextOut'];
+export type NodIn = components['schemas']['NodIn'];
+export type NodOut = components['schemas']['NodOut'];
 export type NoteStep = components['schemas']['NoteStep'];
 export type OpenIn = components['schemas']['OpenIn'];
+export type OpenLessonOut = components['schemas']['OpenLessonOut'];
 export type OwnAmount = components['schemas']['OwnAmount'];
+export type OwnLetter = components['schemas']['OwnLetter'];
 export type OwnPhraseIn = components['schemas']['OwnPhraseIn'];
 export type OwnWordIn = components['schemas']['OwnWordIn'];
+export type PadAttemptIn = components['schemas']['PadAttemptIn'];
+export type PadLesson = components['schemas']['PadLesson'];
+export type PadLine = components['schemas']['PadLine'];
+export type PadModel = components['schemas']['PadModel'];
+export type PadOut = components['schemas']['PadOut'];
+export type PadRuling = components['schemas']['PadRuling'];
+export type PadState = components['schemas']['PadState'];
+export type PadTaskOut = components['schemas']['PadTaskOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
 export type Picture = components['schemas']['Picture'];
@@ -4129,6 +5042,7 @@ export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type Relative = components['schemas']['Relative'];
 export type Role = components['schemas']['Role'];
+export type RoomOut = components['schemas']['RoomOut'];
 export type RosterOut = components['schemas']['RosterOut'];
 export type Rounds = components['schemas']['Rounds'];
 export type RowOut = components['schemas']['RowOut'];
@@ -4141,6 +5055,8 @@ export type SchemeList = components['schemas']['SchemeList'];
 export type SchemeName = components['schemas']['SchemeName'];
 export type SchemeOut = components['schemas']['SchemeOut'];
 export type SchoolOut = components['schemas']['SchoolOut'];
+export type SeatIn = components['schemas']['SeatIn'];
+export type SeatOut = components['schemas']['SeatOut'];
 export type SentStroke = components['schemas']['SentStroke'];
 export type SentenceIn = components['schemas']['SentenceIn'];
 export type SentenceOut = components['schemas']['SentenceOut'];
@@ -4170,15 +5086,18 @@ export type State = components['schemas']['State'];
 export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
+export type StoredOut = components['schemas']['StoredOut'];
 export type StyleIn = components['schemas']['StyleIn'];
 export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
+export type TallyIn = components['schemas']['TallyIn'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
 export type TaughtInOutput = components['schemas']['TaughtIn-Output'];
 export type TextIn = components['schemas']['TextIn'];
 export type TextOut = components['schemas']['TextOut'];
 export type TextPage = components['schemas']['TextPage'];
 export type TileIn = components['schemas']['TileIn'];
+export type TileOut = components['schemas']['TileOut'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
 export type TrickyKind = components['schemas']['TrickyKind'];
@@ -4186,9 +5105,13 @@ export type TrickyOut = components['schemas']['TrickyOut'];
 export type Variety = components['schemas']['Variety'];
 export type Verdict = components['schemas']['Verdict'];
 export type Verdicts = components['schemas']['Verdicts'];
+export type WaitsOut = components['schemas']['WaitsOut'];
 export type Where = components['schemas']['Where'];
+export type WhichLesson = components['schemas']['WhichLesson'];
+export type Who = components['schemas']['Who'];
 export type WordOut = components['schemas']['WordOut'];
 export type WordRow = components['schemas']['WordRow'];
+export type WorkTold = components['schemas']['WorkTold'];
 export type WritingOut = components['schemas']['WritingOut'];
 export type ZoneIn = components['schemas']['ZoneIn'];
 export type FirstloopApiPlanJoiningTaughtIn = components['schemas']['firstloop__api__plan__joining__TaughtIn'];
@@ -4686,6 +5609,889 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KnownIn"] | components["schemas"]["CodeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinedOut"] | components["schemas"]["WaitsOut"];
+                };
+            };
+            /** @description Waits for the teacher's nod */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitsOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not known here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinedOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_pupil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeatIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Taken already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_task: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PadTaskOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_pad_prompt: {
+        parameters: {
+            query?: {
+                picture?: boolean;
+            };
+            header?: never;
+            path: {
+                prompt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_pad_events: {
+        parameters: {
+            query?: {
+                /** @description False: what there is, and no more; for who cannot hold a connection. */
+                wait?: boolean;
+            };
+            header?: {
+                /** @description What was told last, after a gap. */
+                "last-event-id"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_pad_attempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PadAttemptIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another came first */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Taken back */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_best: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BestIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BestOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftOut"];
+                };
             };
             /** @description What was sent cannot be read */
             400: {
@@ -8192,6 +9998,96 @@ export interface operations {
             };
         };
     };
+    post_onwards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     close_lesson: {
         parameters: {
             query?: never;
@@ -8594,6 +10490,926 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_lesson_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WhichLesson"] | null;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonCodeOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_lesson_code: {
+        parameters: {
+            query?: {
+                lesson?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_pads: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PadOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_pad: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pad: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_free: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pad: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_nod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NodIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NodOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_call: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_live: {
+        parameters: {
+            query?: {
+                /** @description False: what there is, and no more; for who cannot hold a connection. */
+                wait?: boolean;
+            };
+            header?: {
+                /** @description What was told last, after a gap. */
+                "last-event-id"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_tally: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TallyIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptOut"];
+                };
             };
             /** @description What was sent cannot be read */
             400: {

@@ -1,18 +1,20 @@
 """Plan: what the class does in its own way in lessons."""
 
+from dataclasses import asdict
 from typing import Annotated
 
 from fastapi import APIRouter
 from pydantic import BaseModel, Field, StrictBool
 
-from firstloop.api.deps import Class, Record
+from firstloop.api.deps import Class, Now, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent
 from firstloop.core.letters import draw
 from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
 from firstloop.core.text.words import compose
-from firstloop.store import classes
+from firstloop.store import classes, lesson_codes
+from firstloop.store.happenings import What
 from firstloop.store.records import ClassRecord
 
 SHOWN = "can"
@@ -23,12 +25,17 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 class CustomsIn(Sent):
     """How many of their own children write, whether they may rub out in games, the largest family
-    that is wished for in one lesson, and whether joins stand open that are not taught yet."""
+    that is wished for in one lesson, whether joins stand open that are not taught yet; on pads
+    whether words and earlier letters are written from memory, whether each letter is answered, and
+    whether the paper lies tilted."""
 
     own: OwnAmount
     rubbing_out: StrictBool
     largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1], strict=True)]
     open_joins: StrictBool = False
+    from_memory: StrictBool = False
+    answers: StrictBool = False
+    tilted: StrictBool = False
 
 
 class AmountOut(BaseModel):
@@ -72,20 +79,18 @@ def get_customs(school_class: Class) -> CustomsOut:
 
 
 @router.put("/customs")
-def put_customs(record: Record, school_class: Class, sent: CustomsIn) -> CustomsOut:
+def put_customs(record: Record, school_class: Class, sent: CustomsIn, now: Now) -> CustomsOut:
     """Sets what the class does in its own way from now on."""
     customs = Customs(**sent.model_dump())
     with record.writing() as session:
         classes.set_customs(session, school_class.id, customs)
+        lesson_codes.tell_pads(session, school_class.id, None, What.TASK, now)
     return _customs_out(customs, school_class)
 
 
 def _customs_out(customs: Customs, school_class: ClassRecord) -> CustomsOut:
     return CustomsOut(
-        own=customs.own,
-        rubbing_out=customs.rubbing_out,
-        largest_family=customs.largest_family,
-        open_joins=customs.open_joins,
+        **asdict(customs),
         amounts=[
             AmountOut(
                 amount=amount,

@@ -225,11 +225,18 @@ def post_lesson(
 
 
 @router.post("/lessons/{lesson_id}/changes")
-def post_lesson_change(
-    record: Record, session: Db, school_class: Class, lesson_id: PathId, sent: LessonChange
+def post_lesson_change(  # noqa: PLR0917  # what is changed of what, when
+    record: Record,
+    session: Db,
+    school_class: Class,
+    lesson_id: PathId,
+    sent: LessonChange,
+    now: Now,
 ) -> LessonOut:
     """Keeps a lesson as the teacher has changed it."""
-    kept = planning.change(record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent))
+    kept = planning.change(
+        record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent), now
+    )
     return lesson_out(kept, known_of(session, school_class))
 
 

@@ -18,12 +18,14 @@ class OwnAmount(StrEnum):
 @dataclass(frozen=True, slots=True)
 class AmountInfo:
     """What is known of an amount: what it is called, what the class is told, how it is said to
-    those at home, and the lines it takes; `letters` of a few, None where they fill their lines."""
+    those at home, and the lines it takes; `letters` of a few, None where they fill their lines;
+    `on_a_pad` after how many a pad says that it is enough (None: never)."""
 
     title: str
     told: str
     at_home: str
     lines: int
+    on_a_pad: int | None
     letters: int | None = None
 
 
@@ -34,18 +36,20 @@ AMOUNTS: dict[OwnAmount, AmountInfo] = {
         "five or six",
         1,
         5,
+        5,
     ),
     OwnAmount.ROW: AmountInfo(
-        "A row", "Fill a row with your own, a gap between them.", "one row", 1
+        "A row", "Fill a row with your own, a gap between them.", "one row", 1, 8
     ),
     OwnAmount.ROWS: AmountInfo(
-        "Three rows", "Fill three rows with your own, a gap between them.", "three rows", 3
+        "Three rows", "Fill three rows with your own, a gap between them.", "three rows", 3, 24
     ),
     OwnAmount.ANY: AmountInfo(
         "No limit",
         "Write as many of your own as you like, a gap between them.",
         "as many as your child likes",
         3,
+        None,
     ),
 }
 
@@ -53,12 +57,17 @@ AMOUNTS: dict[OwnAmount, AmountInfo] = {
 @dataclass(frozen=True, slots=True)
 class Customs:
     """A class's customs: how many of their own children write; whether they may rub out in games;
-    the largest family that one lesson takes; whether joins that are not taught stand open."""
+    the largest family that one lesson takes; whether joins that are not taught stand open; on pads
+    whether words and earlier letters are written from memory, whether each letter is answered, and
+    whether the paper lies tilted."""
 
     own: OwnAmount = OwnAmount.FEW
     rubbing_out: bool = False
     largest_family: int = LESSON_SIZE
     open_joins: bool = False
+    from_memory: bool = False
+    answers: bool = False
+    tilted: bool = False
 
 
 USUAL = Customs()

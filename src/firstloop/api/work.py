@@ -1,0 +1,70 @@
+"""What children handed in, as the teacher is told of it while they write."""
+
+from datetime import datetime
+
+from pydantic import BaseModel
+
+from firstloop.api.attempts import Verdicts
+from firstloop.api.drawings import Picture, picture
+from firstloop.core.contract import Code
+from firstloop.core.evidence.task import Help, Kind
+from firstloop.services.looking import Seen
+from firstloop.store.records import PupilRecord
+
+
+class Who(BaseModel):
+    """A child as a tile: what to call it, and its picture: where it is fetched, and by name."""
+
+    id: int
+    name: str
+    picture: str | None
+    tile: str | None
+
+
+class WorkTold(BaseModel):
+    """Something handed in: by its sender's id, by whom, what, with how much help; what is held to
+    be true of it (null of what was struck through), the one thing to say, what is to be mended, and
+    as it looks."""
+
+    id: str
+    who: Who
+    letter: str
+    kind: Kind
+    help: Help
+    verdict: Verdicts | None
+    say: str | None
+    to_mend: list[Code]
+    picture: Picture
+    struck: bool
+    best: bool
+    at: datetime | None
+    attempt_id: int | None
+    text_id: int | None
+
+
+def who_out(pupil: PupilRecord) -> Who:
+    """A child as a tile."""
+    address = None if pupil.tile is None else f"/api/tiles/{pupil.tile}"
+    return Who(id=pupil.id, name=pupil.name, picture=address, tile=pupil.tile)
+
+
+def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
+    """Something handed in, to be told."""
+    work = seen.work
+    kind, target, help = work.task or (Kind.LETTER, "", Help.COPY)
+    return WorkTold(
+        id=work.id,
+        who=who_out(pupil),
+        letter=target,
+        kind=kind,
+        help=help,
+        verdict=Verdicts.model_validate(seen.verdicts) if seen.verdicts else None,
+        say=seen.say or None,
+        to_mend=[Code(one) for one in seen.to_mend],
+        picture=picture(target, [stroke.points for stroke in seen.ink.strokes]),
+        struck=work.struck is not None,
+        best=work.is_best,
+        at=work.came_at,
+        attempt_id=work.attempt_id,
+        text_id=work.text_id,
+    )

@@ -1,0 +1,87 @@
+"""`firstloop pads`: a made-up class at its pads, for who has none at hand."""
+
+import argparse
+import getpass
+import ssl
+import sys
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from firstloop.cli.options import Commands
+from firstloop.core.errors import FirstLoopError
+
+if TYPE_CHECKING:
+    from firstloop.demo.pad_client import PadClient
+
+# What a command needs is fetched when it runs: `firstloop check` stays quick to start.
+
+
+def add_to(commands: Commands) -> None:
+    """Adds the command."""
+    pads = commands.add_parser("pads", help="play a class at its pads, on a server that runs")
+    pads.add_argument("--count", type=int, default=30, help="how many pads")
+    pads.add_argument("--url", default="http://127.0.0.1:8000", help="where First Loop is")
+    pads.add_argument(
+        "--code", help="the code on the board; else today's lesson is opened, as its teacher"
+    )
+    pads.add_argument("--teacher", metavar="NAME", help="who opens it; no demonstration needs her")
+    pads.add_argument("--authority", type=Path, metavar="FILE", help="the school's own, for https")
+    pads.add_argument("--minutes", type=float, default=2.0)
+    pads.add_argument("--every", type=float, default=3.0, metavar="SECONDS", help="a letter each")
+    pads.add_argument("--seed", type=int, default=1)
+    pads.add_argument("--gaps", type=float, default=0.05, help="share that is lost on the way")
+    pads.add_argument("--repeats", type=float, default=0.1, help="share that is sent twice")
+    pads.set_defaults(run=_pads)
+
+
+def _pads(options: argparse.Namespace) -> int:
+    from firstloop.demo.pad_client import PadClient  # noqa: PLC0415
+    from firstloop.demo.playing import Play, play  # noqa: PLC0415
+
+    if options.count < 1 or options.every <= 0 or options.minutes <= 0:
+        raise FirstLoopError("there is at least one pad, and some time for it")
+    trust = _trust(options.authority)
+    code = options.code or _opened(PadClient(options.url, trust), options.teacher)
+    how = Play(
+        count=options.count,
+        seconds=60 * options.minutes,
+        every_s=options.every,
+        seed=options.seed,
+        gaps=options.gaps,
+        repeats=options.repeats,
+    )
+    print(f"{how.count} pads come in by the code {code}", flush=True)
+    played = play(options.url, code, how, pad=lambda: PadClient(options.url, trust))
+    answered = ", ".join(f"{count} × {status}" for status, count in sorted(played.statuses.items()))
+    print(f"{len(played.stored)} handed in ({answered}), {played.gaps} network gaps")
+    if len(played.times) > 1:
+        middle, late = played.quantile_ms(0.5), played.quantile_ms(0.95)
+        print(f"from hand-in to answer: p50 {middle:.0f} ms, p95 {late:.0f} ms")
+    for one in sorted(set(played.refused)):
+        print(f"refused: {one}", file=sys.stderr)
+    if played.left:
+        print(f"{played.left} were not answered and wait", file=sys.stderr)
+    return 1 if played.left or played.refused else 0
+
+
+def _trust(authority: Path | None) -> ssl.SSLContext | None:
+    if authority is None:
+        return None
+    if not authority.is_file():
+        raise FirstLoopError(f'there is no file "{authority}"; name the authority\'s PEM file')
+    return ssl.create_default_context(cafile=str(authority))
+
+
+def _opened(teacher: "PadClient", name: str | None) -> str:
+    """The code of today's lesson, opened by its teacher."""
+    if name is not None:
+        sent = {"name": name, "password": getpass.getpass(f"Password of {name}: ")}
+        if teacher.ask("POST", "/api/session", sent)[0] != 204:
+            raise FirstLoopError("this name and this password do not go together; try again")
+    status, opened = teacher.ask("POST", "/api/write/lesson-code", {})
+    teacher.drop()
+    if status != 200:
+        raise FirstLoopError(
+            f"the lesson cannot be opened ({opened['detail']}); give --teacher or --code"
+        )
+    return str(opened["code"])

@@ -1,0 +1,159 @@
+"""Pads: how they come into a lesson, who sits at them, how they leave."""
+
+import secrets
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from firstloop.core.errors import FirstLoopError
+from firstloop.services.accounts import TOKEN_BYTES, digest_of
+from firstloop.services.tries import Tries
+from firstloop.store import happenings, lesson_codes, pads, pupils
+from firstloop.store.database import Database, Session
+from firstloop.store.happenings import What
+from firstloop.store.lesson_codes import CodeRecord
+from firstloop.store.pads import PadRecord, Seat
+
+TAKEN_LATE = timedelta(hours=24)
+"""After a lesson's end, for what was written before it: a lid that was closed is opened again on
+the next morning."""
+
+
+class UnknownPadError(FirstLoopError):
+    """A code that is none, or a pad that no class knows."""
+
+
+class TakenTileError(FirstLoopError):
+    """A child sits at another pad."""
+
+
+class PutOutError(FirstLoopError):
+    """A pad that is in no lesson, or not any more."""
+
+
+@dataclass(frozen=True, slots=True)
+class Joined:
+    """A pad that came in: the pad, by what it is known from now on in this lesson, and again."""
+
+    pad: PadRecord
+    code: CodeRecord
+    token: str
+    device: str
+
+
+@dataclass(frozen=True, slots=True)
+class InLesson:
+    """A pad in a lesson, or after it."""
+
+    pad: PadRecord
+    code: CodeRecord
+
+
+def join(  # noqa: PLR0917  # what joining is about
+    record: Database, tries: Tries, code: str, device: str | None, address: str, now: datetime
+) -> Joined:
+    """Takes a pad into the lesson of a code. Raises UnknownPadError for a code that is none, and
+    TooManyTriesError."""
+    tries.count(address, "", now)
+    with record.writing() as session:
+        found = lesson_codes.named(session, code, now)
+        if found is None:
+            raise UnknownPadError(
+                "no lesson has this code; look at the board again, or ask your teacher"
+            )
+        joined = _let_in(session, found, device or secrets.token_urlsafe(TOKEN_BYTES), now)
+    tries.succeeded(address, "")
+    return joined
+
+
+def join_known(record: Database, device: str | None, now: datetime) -> Joined | None:
+    """Takes a pad of an earlier lesson in once the teacher has nodded; None while it waits. Raises
+    UnknownPadError."""
+    with record.writing() as session:
+        known = pads.known_as(session, digest_of(device)) if device else []
+        if device is None or not known:
+            raise UnknownPadError("nobody knows this pad yet; it comes in by the code on the board")
+        codes = {one.id: one for one in lesson_codes.every_open(session, now)}
+        for one in known:
+            if one.code_id in codes and one.asked_at is None:
+                return _let_in(session, codes[one.code_id], device, now)
+        teaching = {code.class_id for code in codes.values()}
+        asks = next((one for one in reversed(known) if one.class_id in teaching), known[-1])
+        if pads.ask(session, asks.class_id, asks.id, now):
+            happenings.add(session, asks.class_id, What.PAD, now, pad_id=asks.id)
+    return None
+
+
+def _let_in(session: Session, code: CodeRecord, device: str, now: datetime) -> Joined:
+    token = secrets.token_urlsafe(TOKEN_BYTES)
+    pad = pads.let_in(session, code.class_id, digest_of(device), digest_of(token), code)
+    happenings.add(session, code.class_id, What.PAD, now, code_id=code.id, pad_id=pad.id)
+    return Joined(pad, code, token, device)
+
+
+def holding(record: Database, token: str | None, now: datetime) -> InLesson:
+    """The pad that shows a token, in its lesson or in one that ended within a day; raises
+    PutOutError."""
+    with record.session() as session:
+        pad = pads.holding(session, digest_of(token)) if token else None
+        if pad is None or pad.code_id is None:
+            raise PutOutError("this pad is in no lesson; it comes in by the code on the board")
+        code = lesson_codes.get(session, pad.class_id, pad.code_id)
+    if now >= code.ends_at + TAKEN_LATE:
+        raise _over()
+    return InLesson(pad, code)
+
+
+def require_open(who: InLesson, now: datetime) -> None:
+    """Raises PutOutError for a pad whose lesson is over."""
+    if not who.code.is_open(now):
+        raise _over()
+
+
+def _over() -> PutOutError:
+    return PutOutError("the lesson is over; the next one has a code of its own")
+
+
+def sit(
+    record: Database,
+    who: InLesson,
+    pupil_id: int,
+    now: datetime,
+    *,
+    opens_alone: bool | None = None,
+) -> Seat:
+    """A child takes its tile. Raises TakenTileError where it sits at another pad that is in, and
+    NotInRecordError."""
+    class_id = who.code.class_id
+    with record.writing() as session:
+        pupil = pupils.get(session, class_id, pupil_id)
+        others = pads.in_lesson(session, class_id, now)
+        if any(one.pupil_id == pupil.id and one.id != who.pad.id for one in others):
+            raise TakenTileError(
+                f"{pupil.name} sits at another pad; choose your own, or ask your teacher to free it"
+            )
+        if opens_alone is not None:
+            pads.says_it_opens_alone(session, class_id, who.pad.id, it_does=opens_alone)
+        if who.pad.pupil_id == pupil.id and who.pad.seat:
+            return who.pad.seat
+        seat = pads.sit(session, class_id, who.pad, pupil.id, now)
+        happenings.add(session, class_id, What.PAD, now, pad_id=who.pad.id)
+    return seat
+
+
+def leave(record: Database, class_id: int, pad_id: int, now: datetime) -> None:
+    """What a pad shows is worth nothing from now on, whether it left or was put out; raises
+    NotInRecordError."""
+    with record.writing() as session:
+        before = pads.get(session, class_id, pad_id)
+        pads.put_out(session, class_id, pad_id, now)
+        happenings.add(session, class_id, What.PAD, now, pad_id=pad_id)
+        happenings.add(session, class_id, What.END, now, pad_id=pad_id, code_id=before.code_id)
+
+
+def free(record: Database, class_id: int, pad_id: int, now: datetime) -> None:
+    """Frees the tile that was taken at a pad, which chooses anew; raises NotInRecordError."""
+    with record.writing() as session:
+        before = pads.get(session, class_id, pad_id)
+        pads.free(session, class_id, pad_id, now)
+        happenings.add(session, class_id, What.PAD, now, pad_id=pad_id)
+        happenings.add(session, class_id, What.TASK, now, pad_id=pad_id, code_id=before.code_id)

@@ -1,0 +1,138 @@
+"""A class at its pads, at the real server: nothing lost, nothing doubled, the teacher told as it
+comes, whether the server is killed meanwhile or the network goes."""
+
+import re
+import shutil
+import sqlite3
+import threading
+import time
+from collections import Counter
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from scripts.listening import Listener
+from scripts.served import Application, free_port
+
+from firstloop.cli import main
+from firstloop.core.evidence.task import Handedness
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.demo.pad_client import PadClient
+from firstloop.demo.playing import Play, play
+from firstloop.services.classes import begin
+from firstloop.store import accounts, school
+from firstloop.store.database import Database
+
+CHILDREN = ("Ada", "Bo", "Cem", "Dia", "Eli", "Fay")
+
+
+@pytest.fixture
+def record(tmp_path: Path, empty_record: Path) -> Path:
+    path = tmp_path / "record.db"
+    shutil.copy(empty_record, path)
+    database = Database(path)
+    with database.writing() as session:
+        teacher = accounts.unclaimed(session)
+        school.set_demo(session)
+    begin(
+        database,
+        teacher,
+        "Wren class",
+        style=Style("plain"),
+        ruling=Ruling(),
+        x_height_mm=8.0,
+        children=[(name, Handedness.RIGHT) for name in CHILDREN],
+    )
+    database.close()
+    return path
+
+
+@pytest.fixture
+def application(record: Path) -> Iterator[Application]:
+    running = Application(record, free_port())
+    running.start()
+    yield running
+    running.stop()
+
+
+def opened(application: Application) -> str:
+    teacher = PadClient(application.address)
+    _, answer = teacher.ask("POST", "/api/write/lesson-code", {})
+    teacher.drop()
+    return str(answer["code"])
+
+
+def kept(record: Path) -> Counter[str]:
+    """How often each thing that pads handed in is in the record, as a letter or as struck."""
+    with sqlite3.connect(record) as reading:
+        rows = reading.execute(
+            "SELECT id FROM handed_in WHERE attempt_id IS NOT NULL OR text_id IS NOT NULL "
+            "OR struck IS NOT NULL"
+        ).fetchall()
+    reading.close()
+    return Counter(row[0] for row in rows)
+
+
+def test_killed_twice_nothing_is_lost_or_doubled_and_the_teacher_misses_nothing(
+    application: Application, record: Path
+) -> None:
+    how = Play(count=len(CHILDREN), seconds=8.0, every_s=0.5, gaps=0.1, repeats=0.2)
+    code = opened(application)
+
+    def killed_and_back_twice() -> None:
+        for _ in range(2):
+            threading.Event().wait(1.5)
+            application.kill()
+            application.start()
+
+    killer = threading.Thread(target=killed_and_back_twice)
+    with Listener(application.port) as teacher:
+        killer.start()
+        played = play(application.address, code, how)
+        killer.join()
+        until = time.monotonic() + 10
+        while len(teacher.of("attempt")) < len(played.stored) and time.monotonic() < until:
+            threading.Event().wait(0.1)
+        told = Counter(one.data["id"] for one in teacher.of("attempt"))
+    assert (played.left, played.refused) == (0, [])
+    assert len(played.stored) > 50
+    assert kept(record) == Counter(played.stored)
+    assert told == Counter(played.stored)
+    assert played.statuses[200] > 0  # some came twice
+
+
+def test_the_teacher_is_told_within_a_second_and_the_server_ends_while_she_listens(
+    application: Application,
+) -> None:
+    pad = PadClient(application.address)
+    pad.ask("POST", "/api/pad/join", {"code": opened(application)})
+    with Listener(application.port) as teacher:
+        began = time.monotonic()
+        pad.ask("POST", "/api/pad/pupil", {"pupil": 1})
+        while not teacher.of("pad") and time.monotonic() < began + 5:
+            threading.Event().wait(0.01)
+        (told,) = teacher.of("pad")
+        assert told.at - began < 1.0
+        assert told.data["pupil"]["name"] == "Ada"
+        pad.drop()
+        ends = time.monotonic()
+        application.stop()
+        assert time.monotonic() - ends < 4
+
+
+def test_the_command_plays_a_class(
+    application: Application, record: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    asked = ["pads", "--url", application.address, "--count", "3", "--minutes", "0.05"]
+    assert main([*asked, "--every", "0.5"]) == 0
+    said = capsys.readouterr().out
+    count = re.search(r"(\d+) handed in", said)
+    assert count is not None
+    assert int(count[1]) == len(kept(record)) > 0
+    assert main([*asked, "--code", "owl owl"]) == 1
+    assert main([*asked, "--count", "7"]) == 1
+    assert "no tile left for pad 7" in capsys.readouterr().err
+    nobody = [*asked[:1], "--url", f"http://127.0.0.1:{free_port()}"]
+    assert main(nobody) == 1
+    assert "is First Loop running?" in capsys.readouterr().err
