@@ -149,6 +149,15 @@ def test_a_pad_that_is_put_out_is_out_and_hears_it(client: TestClient, pad: Test
     assert client.get("/api/write/pads").json() == []
 
 
+def test_pads_that_are_forgotten_come_in_by_the_code_again(
+    client: TestClient, pad: TestClient, code: str
+) -> None:
+    assert client.delete("/api/write/pads").status_code == 204
+    assert pad.get("/api/pad/task").status_code == 401
+    assert pad.post("/api/pad/join", json={"known": True}).status_code == 403
+    assert pad.post("/api/pad/join", json={"code": code}).status_code == 200
+
+
 # What a pad may not
 
 

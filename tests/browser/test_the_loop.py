@@ -77,7 +77,7 @@ def test_the_board_draws_a_letter_move_by_move_by_keyboard(page: Page) -> None:
 def test_the_stations_are_reached_by_number_and_keep_the_letter(page: Page) -> None:
     page.goto("/show/h")
     expect(page.get_by_role("button", name="Draw it")).to_be_visible()
-    for key, place in (("4", "/check/h"), ("5", "/grow"), ("3", "/write/h"), ("2", "/show/h")):
+    for key, place in (("4", "/check/h"), ("5", "/grow"), ("3", "/write"), ("2", "/show/h")):
         page.keyboard.press(key)
         expect(page).to_have_url(re.compile(f"{place}$"))
 

@@ -28,6 +28,11 @@ const LessonBoard = lazy(async () => ({
 const MyScreen = lazy(async () => ({
   default: (await import("./show/lesson/MyScreen")).MyScreen,
 }));
+const Remote = lazy(async () => ({ default: (await import("./show/lesson/Remote")).Remote }));
+const RoomDesk = lazy(async () => ({ default: (await import("./write/room/RoomDesk")).RoomDesk }));
+const TallyDesk = lazy(async () => ({
+  default: (await import("./write/tally/TallyDesk")).TallyDesk,
+}));
 const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
@@ -92,11 +97,20 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/plan/*" element={<PlanStation />} />
       <Route path="/grow" element={<GrowStation />} />
       <Route path="/settings" element={<SettingsDesk />} />
+      <Route path="/hand" element={<Remote />} />
       <Route path="/new-class" element={<FirstSteps hasClass />} />
       {(["show", "write", "check"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>
-          <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
-          {station === "write" && <Route path="text" element={<TextDesk />} />}
+          {station === "write" ? (
+            <>
+              <Route index element={<RoomDesk />} />
+              <Route path="tally" element={<TallyDesk />} />
+              <Route path="letter" element={<Navigate to={`/write/${first}`} replace />} />
+              <Route path="text" element={<TextDesk />} />
+            </>
+          ) : (
+            <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
+          )}
           {station === "check" && <Route path="text" element={<TextTable />} />}
           {station === "show" && <Route path="lesson/:id" element={<LessonBoard />} />}
           {station === "show" && <Route path="lesson/:id/mine" element={<MyScreen />} />}

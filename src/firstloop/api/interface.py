@@ -11,7 +11,9 @@ from starlette.types import Scope
 
 from firstloop.api.door import POLICY
 
-PAGE = "index.html"
+PAGE, PAD = "index.html", "pad.html"
+"""The teacher's page, and the children's."""
+
 NONCE = "%NONCE%"
 """In the page, where the word stands by which its own styles are known. Dialogs and menus lay
 styles of theirs into the page while they are open; no other may."""
@@ -38,26 +40,28 @@ class Interface(Mount):
 class _Files(StaticFiles):
     def __init__(self, directory: Path) -> None:
         super().__init__(directory=directory)
-        self._page = directory / PAGE
+        self._directory = directory
 
     async def get_response(self, path: str, scope: Scope) -> Response:
         """The file, or the page that finds its own place."""
+        if path in ("pad", PAD):
+            return self._paged(PAD)
         if path in (".", PAGE):
-            return self._paged()
+            return self._paged(PAGE)
         try:
             found = await super().get_response(path, scope)
         except HTTPException as error:
             if error.status_code != 404 or path.startswith("assets/"):
                 raise
-            return self._paged()
+            return self._paged(PAGE)
         is_hashed = path.startswith("assets/")
         found.headers["Cache-Control"] = KEPT_FOR_GOOD if is_hashed else ASKED_AGAIN
         return found
 
-    def _paged(self) -> Response:
+    def _paged(self, page: str) -> Response:
         nonce = secrets.token_urlsafe(16)
         policy = POLICY.replace("style-src 'self'", f"style-src 'self' 'nonce-{nonce}'")
         return HTMLResponse(
-            self._page.read_text(encoding="utf-8").replace(NONCE, nonce),
+            (self._directory / page).read_text(encoding="utf-8").replace(NONCE, nonce),
             headers={"Content-Security-Policy": policy},
         )

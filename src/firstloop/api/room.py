@@ -8,18 +8,23 @@ from io import BytesIO
 from typing import Annotated
 
 import segno
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Query, Request, Response
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 from pydantic import BaseModel, Field
 
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import COOKIE, Class, Db, HeardOf, Now, Record, Token, sits_here
+from firstloop.api.drawings import Picture, picture
 from firstloop.api.events import AT_ONCE, LastEventId, Stride, Wait, as_it_happens, begun_at
-from firstloop.api.sent import AskedId, Id, Key, PathId, Sent
+from firstloop.api.sent import LONGEST_NAME, AskedId, Id, Key, PathId, Sent, line
 from firstloop.api.work import Who, WorkTold, who_out, work_told
+from firstloop.core.checking.by_eye import ROUGHLY
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
+from firstloop.core.letters import find_script
+from firstloop.core.letters.slips import shown_slips
 from firstloop.core.teaching.going import Going
+from firstloop.core.teaching.habits import HABITS
 from firstloop.core.teaching.steps import STEPS, StepKind
 from firstloop.services import accounts, lesson_codes, pads, tally
 from firstloop.services.heard import Heard
@@ -150,6 +155,14 @@ def _pad_out(
     )
 
 
+@router.delete("/pads", status_code=204)
+def delete_pads(record: Record, school_class: Class) -> None:
+    """Forgets all pads of the class, and who sat at which: each comes in by a code again."""
+    with record.writing() as session:
+        pads_kept.forget_all(session, school_class.id)
+    record.clear_log()
+
+
 @router.delete("/pads/{pad}", status_code=204)
 def delete_pad(record: Record, school_class: Class, pad: PathId, now: Now) -> None:
     """Puts a pad out: what it shows is worth nothing then."""
@@ -230,11 +243,21 @@ class ChildOut(BaseModel):
     newest: list[WorkTold]
 
 
+class MendOut(BaseModel):
+    """Something to mend, in words, and the children in whose last letters it is."""
+
+    code: Code
+    what: str
+    children: list[int]
+
+
 class RoomOut(BaseModel):
-    """The lessons that are open to pads, and the class."""
+    """The lessons that are open to pads, the class, and what there is to mend in its last letters,
+    in the order in which a teacher would talk of it."""
 
     lessons: list[OpenLessonOut]
     children: list[ChildOut]
+    mend: list[MendOut]
 
 
 @router.get("/room")
@@ -246,6 +269,10 @@ def get_room(
     return RoomOut(
         lessons=[_lesson_out(one, request) for one in found.lessons],
         children=[_child_out(one, heard) for one in found.children],
+        mend=[
+            MendOut(code=code, what=HABITS[code], children=children)
+            for code, children in found.to_mend().items()
+        ],
     )
 
 
@@ -324,7 +351,7 @@ class PlaceTold(BaseModel):
     """Where a lesson is."""
 
     lesson: int
-    at: StepKind | None
+    step: StepKind | None
     part: str | None
 
 
@@ -348,7 +375,7 @@ def _data_of(
         return _pad_out(pad, codes, _by_id(session, school_class), heard)
     if one.lesson_id is not None:
         lesson = lessons.get(session, class_id, one.lesson_id)
-        return PlaceTold(lesson=lesson.id, at=lesson.at, part=lesson.part)
+        return PlaceTold(lesson=lesson.id, step=lesson.at, part=lesson.part)
     return None
 
 
@@ -376,6 +403,33 @@ def _fallen_silent(
         ServerSentEvent(event=What.PAD.value, data=_pad_out(one, codes, by_id, heard))
         for one in changed
     ]
+
+
+class SlipSeen(BaseModel):
+    """Something that an eye may see: a usual slip of the letter, drawn; or roughly what it is
+    about, of any letter."""
+
+    code: Code
+    name: str
+    picture: Picture | None
+
+
+@router.get("/tally")
+def get_tally(
+    school_class: Class, letter: Annotated[str, Query(), line(LONGEST_NAME, 1)]
+) -> list[SlipSeen]:
+    """What there is to be seen of a letter: its usual slips first, each kind once."""
+    hand, ruling = school_class.hand, school_class.ruling
+    usual: dict[Code, SlipSeen] = {}
+    for slip, strokes in shown_slips(find_script(letter, hand), hand, ruling):
+        shown = SlipSeen(code=slip.code, name=slip.name, picture=picture(letter, strokes))
+        usual.setdefault(slip.code, shown)
+    rough = [
+        SlipSeen(code=code, name=name, picture=None)
+        for code, name in ROUGHLY.items()
+        if code not in usual
+    ]
+    return [*usual.values(), *rough]
 
 
 class TallyIn(Sent):

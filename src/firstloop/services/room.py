@@ -7,6 +7,7 @@ from datetime import datetime
 from firstloop.core.contract import Code
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.going import Going, Wrote, how_it_goes
+from firstloop.core.teaching.habits import HABITS
 from firstloop.core.teaching.pads import PadTask, tasks_at
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.vocabulary.language import long_date
@@ -53,6 +54,14 @@ class Room:
 
     lessons: tuple[OpenLesson, ...]
     children: tuple[ChildNow, ...]
+
+    def to_mend(self) -> dict[Code, list[int]]:
+        """What can be mended together in the last letter of each child, and in whose it is."""
+        found: dict[Code, list[int]] = {}
+        for child in self.children:
+            for code in child.newest[-1].to_mend if child.newest else ():
+                found.setdefault(Code(code), []).append(child.pupil.id)
+        return {code: found[code] for code in HABITS if code in found}
 
 
 def room(session: Session, school_class: ClassRecord, now: datetime) -> Room:

@@ -5,7 +5,7 @@ from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import datetime
 
-from sqlalchemy import ForeignKey, bindparam, select
+from sqlalchemy import ForeignKey, bindparam, delete, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.store.base import Base, UtcDateTime
@@ -169,10 +169,9 @@ def put_out(session: Session, class_id: int, pad_id: int, now: datetime) -> None
     session.flush()
 
 
-def forget(session: Session, class_id: int, pad_id: int) -> None:
-    """Forgets a device; raises NotInRecordError."""
-    session.delete(_row(session, class_id, pad_id))
-    session.flush()
+def forget_all(session: Session, class_id: int) -> None:
+    """Forgets the devices of a class, and who sat at which."""
+    session.execute(delete(Pad).where(Pad.class_id == class_id))
 
 
 def sit(session: Session, class_id: int, pad: PadRecord, pupil_id: int, now: datetime) -> Seat:

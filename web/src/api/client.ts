@@ -27,7 +27,7 @@ function isProblem(error: unknown): error is Problem {
   return typeof error === "object" && error !== null && "title" in error && "detail" in error;
 }
 
-const fetchClient = createFetchClient<paths>({ baseUrl: "/" });
+export const fetchClient = createFetchClient<paths>({ baseUrl: "/" });
 fetchClient.use({
   async onResponse({ response }) {
     if (response.ok) return;

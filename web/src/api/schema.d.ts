@@ -1060,7 +1060,11 @@ export interface paths {
         get: operations["get_pads"];
         put?: never;
         post?: never;
-        delete?: never;
+        /**
+         * Delete Pads
+         * @description Forgets all pads of the class, and who sat at which: each comes in by a code again.
+         */
+        delete: operations["delete_pads"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1194,7 +1198,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Get Tally
+         * @description What there is to be seen of a letter: its usual slips first, each kind once.
+         */
+        get: operations["get_tally"];
         put?: never;
         /**
          * Post Tally
@@ -3372,6 +3380,17 @@ export interface components {
             index: number;
         };
         /**
+         * MendOut
+         * @description Something to mend, in words, and the children in whose last letters it is.
+         */
+        MendOut: {
+            code: components["schemas"]["Code"];
+            /** What */
+            what: string;
+            /** Children */
+            children: number[];
+        };
+        /**
          * MinutesRange
          * @description How long a lesson may be, and what its steps are timed in.
          */
@@ -3984,13 +4003,16 @@ export interface components {
         Role: "teacher" | "helper";
         /**
          * RoomOut
-         * @description The lessons that are open to pads, and the class.
+         * @description The lessons that are open to pads, the class, and what there is to mend in its last letters,
+         *     in the order in which a teacher would talk of it.
          */
         RoomOut: {
             /** Lessons */
             lessons: components["schemas"]["OpenLessonOut"][];
             /** Children */
             children: components["schemas"]["ChildOut"][];
+            /** Mend */
+            mend: components["schemas"]["MendOut"][];
         };
         /**
          * RosterOut
@@ -4323,6 +4345,17 @@ export interface components {
             /** Name */
             name: string;
             picture: components["schemas"]["Picture"];
+        };
+        /**
+         * SlipSeen
+         * @description Something that an eye may see: a usual slip of the letter, drawn; or roughly what it is
+         *     about, of any letter.
+         */
+        SlipSeen: {
+            code: components["schemas"]["Code"];
+            /** Name */
+            name: string;
+            picture: components["schemas"]["Picture"] | null;
         };
         /**
          * SmallPicture
@@ -4993,6 +5026,7 @@ export type ListOut = components['schemas']['ListOut'];
 export type LookedOut = components['schemas']['LookedOut'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
+export type MendOut = components['schemas']['MendOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
 export type MoveAgain = components['schemas']['MoveAgain'];
 export type MoveDrawing = components['schemas']['MoveDrawing'];
@@ -5073,6 +5107,7 @@ export type ShareOut = components['schemas']['ShareOut'];
 export type Showing = components['schemas']['Showing'];
 export type SkipStep = components['schemas']['SkipStep'];
 export type SlipPicture = components['schemas']['SlipPicture'];
+export type SlipSeen = components['schemas']['SlipSeen'];
 export type SmallPicture = components['schemas']['SmallPicture'];
 export type SoundIn = components['schemas']['SoundIn'];
 export type Source = components['schemas']['Source'];
@@ -10837,6 +10872,94 @@ export interface operations {
             };
         };
     };
+    delete_pads: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     delete_pad: {
         parameters: {
             query?: never;
@@ -11385,6 +11508,98 @@ export interface operations {
                 content: {
                     "application/problem+json": unknown;
                     "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_tally: {
+        parameters: {
+            query: {
+                letter: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlipSeen"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -15,11 +15,17 @@ const CLEAR = 0.36;
 /** u to the left of its start: where a stroke's number stands. */
 const BESIDE = 0.3;
 
-export function SlipPicture({ picture }: { picture: Picture }) {
+export function SlipPicture({
+  picture,
+  className = "h-32",
+}: {
+  picture: Picture;
+  className?: string;
+}) {
   const lines = useClassroom().data?.lines ?? [];
   const view = viewOf(lines, boxOf(picture.strokes), 0.45);
   return (
-    <svg viewBox={viewBoxOf(view)} className="mx-auto h-32 w-auto" aria-hidden>
+    <svg viewBox={viewBoxOf(view)} className={`mx-auto w-auto ${className}`} aria-hidden>
       <RuledLines lines={lines} />
       {picture.strokes.map((points, at) => {
         const { at: place, deg } = headingAt(points, Math.max(SET_OFF, CLEAR / lengthOf(points)));

@@ -1,19 +1,14 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
-import type { LetterDrawing as Letter, TrickyOut } from "../api/schema";
+import type { TrickyOut } from "../api/schema";
 import { useText, useTricky } from "../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "./geometry";
 import { PenLine } from "./PenLine";
 import { RuledLines } from "./RuledLines";
+import { type Placed, rowsOf, strokesOf } from "./wordRows";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 
 const PEN = 0.1;
-const SPACE = 0.9; // u: a finger's space
 const LONGEST_LINE = 17; // u: what is still read from the back of a room
-
-interface Placed {
-  letter: Letter;
-  left: number;
-}
 
 export function TextOnLines({
   text,
@@ -75,11 +70,7 @@ function Row({
   wide: number | null;
   places: readonly TrickyOut[];
 }) {
-  const strokes = row.flatMap(({ letter, left }) =>
-    letter.strokes
-      .flat()
-      .map(({ points }) => points.map(([x, y]): [number, number] => [x + left, y])),
-  );
+  const strokes = strokesOf(row);
   const lines = row[0]?.letter.lines ?? [];
   const box = boxOf(strokes);
   const view = viewOf(lines, wide === null ? box : { ...box, left: 0, right: wide }, 0.8);
@@ -128,24 +119,4 @@ function TrickyMark({ place: { kind, box } }: { place: TrickyOut }) {
       strokeLinejoin="round"
     />
   );
-}
-
-/** The words side by side, broken where a line gets too long. */
-function rowsOf(words: Letter[], longest: number): Placed[][] {
-  const rows: Placed[][] = [];
-  let row: Placed[] = [];
-  let right = 0;
-  for (const letter of words) {
-    const box = boxOf(letter.strokes.flat().map(({ points }) => points));
-    const width = box.right - box.left;
-    const start = row.length === 0 ? 0 : right + SPACE;
-    if (row.length > 0 && start + width > longest) {
-      rows.push(row);
-      row = [];
-    }
-    const left = row.length === 0 ? 0 : start;
-    row.push({ letter, left: left - box.left });
-    right = left + width;
-  }
-  return row.length > 0 ? [...rows, row] : rows;
 }

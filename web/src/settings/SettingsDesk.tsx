@@ -9,6 +9,7 @@ import { Loading, ProblemNote } from "../ui/states";
 import { AccountPart } from "./AccountPart";
 import { ClassPart } from "./ClassPart";
 import { DaysPart } from "./DaysPart";
+import { PadsPart } from "./PadsPart";
 import { PeoplePart } from "./PeoplePart";
 import { PrivacyPart } from "./PrivacyPart";
 
@@ -56,9 +57,12 @@ export function SettingsDesk() {
         <p>
           How dates are written and how long a lesson is stand with{" "}
           <To place="/plan/today">today’s lesson</To>; how many letters children write alone,
-          whether they may rub out, and the largest family stand in{" "}
+          whether they may rub out, the largest family and what pads do stand in{" "}
           <To place="/plan/ways">Our ways</To>.
         </p>
+      </Part>
+      <Part title="Pads">
+        <PadsPart />
       </Part>
       <Part title="Days">
         <DaysPart school={school.data} />

@@ -4,6 +4,7 @@ import "@testing-library/jest-dom/vitest";
 import { cleanup } from "@testing-library/react";
 import { afterEach, beforeEach, vi } from "vitest";
 
+import { forgetEvents, StandInEvents } from "./events";
 import { answer, forgetAnswers } from "./server";
 
 /** Elements have no size without a browser; this says one, so that what waits for it is drawn. */
@@ -26,10 +27,15 @@ class SteadySize implements ResizeObserver {
 
 vi.stubGlobal("fetch", answer);
 vi.stubGlobal("ResizeObserver", SteadySize);
+vi.stubGlobal("EventSource", StandInEvents);
 HTMLElement.prototype.setPointerCapture = () => undefined;
 PointerEvent.prototype.getCoalescedEvents = () => [];
+PointerEvent.prototype.getPredictedEvents = () => [];
 
-beforeEach(forgetAnswers);
+beforeEach(() => {
+  forgetAnswers();
+  forgetEvents();
+});
 afterEach(() => {
   cleanup();
   localStorage.clear();

@@ -2,7 +2,7 @@
 export const STATIONS = [
   { key: "plan", name: "Plan", aboutLetter: false, takesTexts: false },
   { key: "show", name: "Show", aboutLetter: true, takesTexts: false },
-  { key: "write", name: "Write", aboutLetter: true, takesTexts: true },
+  { key: "write", name: "Write", aboutLetter: false, takesTexts: false },
   { key: "check", name: "Check", aboutLetter: true, takesTexts: true },
   { key: "grow", name: "Grow", aboutLetter: false, takesTexts: false },
 ] as const;
@@ -18,8 +18,11 @@ export function pathTo(station: Station, letter: string | undefined): string {
   return keeps && letter ? `/${station.key}/${letter}` : `/${station.key}`;
 }
 
+/** One pad at a desk is about a letter too, although the station itself is about the class. */
 function about(station: string): boolean {
-  return STATIONS.some(({ key, aboutLetter }) => key === station && aboutLetter);
+  return (
+    station === "write" || STATIONS.some(({ key, aboutLetter }) => key === station && aboutLetter)
+  );
 }
 
 /** The station and the letter of a place; a lesson on the board is not about one letter. */
@@ -31,5 +34,6 @@ export function placeOf(pathname: string): { station: string; letter: string | u
       : about(station) && rest.length === 1
         ? rest[0]
         : undefined;
-  return { station, letter: letter ? decodeURIComponent(letter) : undefined };
+  const isDesk = station === "write" && letter === "tally";
+  return { station, letter: letter && !isDesk ? decodeURIComponent(letter) : undefined };
 }

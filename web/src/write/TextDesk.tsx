@@ -17,7 +17,7 @@ import { Prompt } from "../ui/Prompt";
 import { Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { LongPad } from "./LongPad";
-import { lengthOf, onOneLine, rowsFor } from "./longLine";
+import { lengthOf, onOneLine, rowsFor } from "../ink/longLine";
 import { PadBar } from "./PadBar";
 import { useWriter } from "./useWriter";
 import { WhatToWrite, type Written } from "./WhatToWrite";

@@ -33,7 +33,7 @@ export function KindChoice({
       value={kind}
       options={KINDS}
       onChange={(chosen) => {
-        if (chosen === "letter") void navigate("/write");
+        if (chosen === "letter") void navigate("/write/letter");
         else if (onChoose) onChoose(chosen);
         else void navigate(`/write/text?kind=${chosen}`);
       }}

@@ -5,7 +5,9 @@ import { Choice } from "../../ui/Choice";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { SmallPicture } from "../../ui/SmallPicture";
 import { Loading, ProblemNote } from "../../ui/states";
+import { PadWays } from "./PadWays";
 import { RowPicture } from "./RowPicture";
+import { Pictured, Setting } from "./Setting";
 import { StruckOrRubbed } from "./StruckOrRubbed";
 
 export function CustomsDesk() {
@@ -20,14 +22,16 @@ export function CustomsDesk() {
 function Desk({ customs }: { customs: CustomsOut }) {
   const set = useSetCustoms();
   const lines = useClassroom().data?.lines ?? [];
-  const kept: CustomsIn = set.isPending
-    ? set.variables.body
-    : {
-        own: customs.own,
-        rubbing_out: customs.rubbing_out,
-        largest_family: customs.largest_family,
-        open_joins: customs.open_joins,
-      };
+  const kept: CustomsIn = {
+    own: customs.own,
+    rubbing_out: customs.rubbing_out,
+    largest_family: customs.largest_family,
+    open_joins: customs.open_joins,
+    from_memory: customs.from_memory,
+    answers: customs.answers,
+    tilted: customs.tilted,
+    ...(set.isPending ? set.variables.body : {}),
+  };
   const change = (part: Partial<CustomsIn>) => {
     set.mutate({ body: { ...kept, ...part } });
   };
@@ -126,37 +130,8 @@ function Desk({ customs }: { customs: CustomsOut }) {
           }))}
         />
       </Setting>
+      <PadWays kept={kept} onChange={change} />
     </section>
-  );
-}
-
-function Setting({
-  title,
-  told,
-  children,
-}: {
-  title: string;
-  /** What follows from what is chosen. */
-  told: string | undefined;
-  children: React.ReactNode;
-}) {
-  return (
-    <div className="flex flex-col items-start gap-1.5">
-      <h2 className="font-bold">{title}</h2>
-      {children}
-      <p role="status" className="text-soft">
-        {told}
-      </p>
-    </div>
-  );
-}
-
-function Pictured({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <span className="flex flex-col items-center gap-1 py-2">
-      {children}
-      <span className="text-sm">{title}</span>
-    </span>
   );
 }
 

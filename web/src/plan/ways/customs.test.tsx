@@ -7,10 +7,18 @@ import { putUp } from "../../test/screen";
 import { askedOf, serve } from "../../test/server";
 import { CustomsDesk } from "./CustomsDesk";
 
-const CUSTOMS: CustomsOut = {
+const AS_IT_IS = {
   own: "few",
   rubbing_out: false,
   largest_family: 5,
+  open_joins: false,
+  from_memory: false,
+  answers: false,
+  tilted: false,
+} as const;
+
+const CUSTOMS: CustomsOut = {
+  ...AS_IT_IS,
   amounts: [
     { amount: "few", title: "Five or six", told: "Write five or six.", lines: 1, letters: 5 },
     { amount: "rows", title: "Three rows", told: "Fill three rows.", lines: 3, letters: null },
@@ -20,7 +28,6 @@ const CUSTOMS: CustomsOut = {
     { allowed: false, told: "Cross it out." },
   ],
   sizes: [3, 4, 5],
-  open_joins: false,
   joins: [],
 };
 
@@ -35,11 +42,13 @@ test("one thing is changed, the others are kept as they are", async () => {
   await user.click(await screen.findByRole("radio", { name: "Three rows" }));
   await user.click(screen.getByRole("radio", { name: "Rub out and change" }));
   await user.click(screen.getByRole("radio", { name: "4 letters" }));
+  await user.click(screen.getByRole("radio", { name: "Tilted" }));
   await vi.waitFor(() => {
     expect(askedOf("PUT /api/plan/customs").map(({ body }) => body)).toEqual([
-      { own: "rows", rubbing_out: false, largest_family: 5, open_joins: false },
-      { own: "few", rubbing_out: true, largest_family: 5, open_joins: false },
-      { own: "few", rubbing_out: false, largest_family: 4, open_joins: false },
+      { ...AS_IT_IS, own: "rows" },
+      { ...AS_IT_IS, rubbing_out: true },
+      { ...AS_IT_IS, largest_family: 4 },
+      { ...AS_IT_IS, tilted: true },
     ]);
   });
 });

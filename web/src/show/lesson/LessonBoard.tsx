@@ -8,6 +8,7 @@ import { useNavigate } from "react-router";
 
 import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
 import { useCloseLesson, useGoTo } from "../../api/lessonQueries";
+import { useLive } from "../../api/roomQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
@@ -19,8 +20,14 @@ import { SHOWING_NAMES, showingAfter } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
 import { FoundLesson } from "./FoundLesson";
+import { JoinPanel } from "./JoinPanel";
 import { CourseLine } from "./CourseLine";
 import { placeOf, titleOf } from "./course";
+
+/** What goes on within a step is that step's own; it listens for the space bar. */
+function goOnWithin() {
+  window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
+}
 
 export function LessonBoard() {
   return <FoundLesson>{(lesson) => <Run key={lesson.id} lesson={lesson} />}</FoundLesson>;
@@ -28,6 +35,7 @@ export function LessonBoard() {
 
 function Run({ lesson }: { lesson: Lesson }) {
   const board = useRef<HTMLElement>(null);
+  const [inside, setInside] = useState<HTMLElement | null>(null); // what stands over a full board
   const navigate = useNavigate();
   const goTo = useGoTo(lesson.id);
   const close = useCloseLesson();
@@ -57,8 +65,19 @@ function Run({ lesson }: { lesson: Lesson }) {
     if (said.ask === "where") answer({ from: "board", at, covered });
     if (said.ask === "next") turn(1);
     if (said.ask === "back") turn(-1);
-    // What goes on within a step is that step's own; it listens for the space bar.
-    if (said.ask === "onwards") window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
+    if (said.ask === "onwards") goOnWithin();
+  });
+  useLive({
+    onPlace: (place) => {
+      if (place.lesson !== lesson.id) return;
+      const there = placeOf({ ...lesson, at: place.step, part: place.part });
+      if (there === at) return;
+      setAt(there);
+      setChosen(null);
+    },
+    onOnwards: (place) => {
+      if (place.lesson === lesson.id) goOnWithin();
+    },
   });
   useEffect(() => {
     say({ from: "board", at, covered });
@@ -96,7 +115,10 @@ function Run({ lesson }: { lesson: Lesson }) {
   if (!step || !stop) return <Empty>Every step of this lesson is skipped.</Empty>;
   return (
     <section
-      ref={board}
+      ref={(section) => {
+        board.current = section;
+        setInside(section);
+      }}
       aria-label={nameOf(lesson)}
       className="flex h-[calc(100dvh-4rem)] min-h-[30rem] flex-col gap-3 bg-paper px-5 py-3 md:h-[calc(100dvh-2.75rem)] md:min-h-0 full:h-full full:p-6"
     >
@@ -115,11 +137,13 @@ function Run({ lesson }: { lesson: Lesson }) {
           />
         )}
         <StepTime key={at} minutes={stop.minutes} />
+        <JoinPanel lesson={lesson.id} inside={inside} />
         <Button onClick={toMyScreen} title="What only you see, in a second window (T)">
-          <Eye aria-hidden size={18} /> My screen
+          <Eye aria-hidden size={18} /> <span className="max-[92rem]:sr-only">My screen</span>
         </Button>
-        <Button onClick={toggleFull}>
-          <Maximize2 aria-hidden size={18} /> Full board
+        <Button onClick={toggleFull} title="The whole screen (F)">
+          <Maximize2 aria-hidden size={18} />{" "}
+          <span className="max-[92rem]:sr-only">Full board</span>
         </Button>
       </header>
       {lesson.aim !== "" && (at === 0 || last) && (

@@ -5,6 +5,7 @@
 import type { LetterDrawing as Letter, LessonStep } from "../../api/schema";
 import { boxOf, lineAt, type Box } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
+import { ringOf } from "../../ink/ring";
 import { RuledLines } from "../../ink/RuledLines";
 import { StartDot } from "../../ink/StartDot";
 import { DrawnPart } from "./DrawnPart";
@@ -164,14 +165,4 @@ function CellInk({ cell, letter, box }: { cell: Cell; letter: Letter; box: Box }
       )}
     </>
   );
-}
-
-/** A ring as a pencil draws it: it goes past where it began. */
-function ringOf(cx: number, cy: number, rx: number, ry: number): string {
-  const places = Array.from({ length: 40 }, (_, at) => {
-    const turn = (at / 36) * 2 * Math.PI - 1.1;
-    const grown = 1 + at / 500;
-    return [cx + rx * grown * Math.cos(turn), -cy + ry * grown * Math.sin(turn)] as const;
-  });
-  return places.map(([x, y], at) => `${at ? "L" : "M"}${x.toFixed(3)} ${y.toFixed(3)}`).join("");
 }

@@ -3,8 +3,8 @@
  * before it is sent. Pure.
  */
 import type { InkStroke, RulingLine as Line } from "../api/schema";
-import { boxOf, lineAt } from "../ink/geometry";
-import { rowHeight } from "../ink/padGeometry";
+import { boxOf, lineAt } from "./geometry";
+import { rowHeight } from "./padGeometry";
 
 /** u that a letter takes at most, with what is between; and between the last of a row and the next. */
 const A_LETTER = 1.45;

@@ -2,7 +2,7 @@
 import { expect, test } from "vitest";
 
 import type { InkStroke } from "../api/schema";
-import { rowHeight } from "../ink/padGeometry";
+import { rowHeight } from "./padGeometry";
 import { LINES } from "../test/samples";
 import { onOneLine, rowsFor } from "./longLine";
 

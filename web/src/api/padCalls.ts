@@ -1,0 +1,50 @@
+/** What a pad says to the server: its contract, one function a call. */
+import { exact, fetchClient } from "./client";
+import type { JoinedOut, PadAttemptIn, PadTaskOut, SeatOut, StoredOut } from "./schema";
+
+/** Comes in; null: the teacher has not nodded yet. */
+export async function join(by: { code: string } | { known: true }): Promise<JoinedOut | null> {
+  const { data, response } = await fetchClient.POST("/api/pad/join", { body: by });
+  return response.status === 202 ? null : exact<JoinedOut>(data);
+}
+
+export async function lesson(): Promise<JoinedOut> {
+  return exact<JoinedOut>((await fetchClient.GET("/api/pad/lesson")).data);
+}
+
+export async function sit(pupil: number, opens_alone: boolean): Promise<SeatOut> {
+  const { data } = await fetchClient.POST("/api/pad/pupil", { body: { pupil, opens_alone } });
+  return exact<SeatOut>(data);
+}
+
+export async function task(): Promise<PadTaskOut> {
+  return exact<PadTaskOut>((await fetchClient.GET("/api/pad/task")).data);
+}
+
+export async function handIn(body: PadAttemptIn): Promise<StoredOut> {
+  return exact<StoredOut>((await fetchClient.POST("/api/pad/attempts", { body })).data);
+}
+
+export async function best(attempt: string): Promise<void> {
+  await fetchClient.POST("/api/pad/best", { body: { attempt } });
+}
+
+export async function leave(): Promise<void> {
+  await fetchClient.POST("/api/pad/leave");
+}
+
+const CALLS = ["task", "replay", "choose", "look", "end"] as const;
+export type Call = (typeof CALLS)[number];
+
+/** Hears what the pad is called to, until it is let go; a browser comes back after a gap itself. */
+export function listen(onCall: (call: Call) => void): () => void {
+  const source = new EventSource("/api/pad/events");
+  for (const call of CALLS) {
+    source.addEventListener(call, () => {
+      onCall(call);
+    });
+  }
+  return () => {
+    source.close();
+  };
+}

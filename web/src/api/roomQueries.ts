@@ -1,0 +1,120 @@
+/** The room while a class writes: what is asked once, and what is told from then on. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
+
+import { $api, exact } from "./client";
+import type { OpenLessonOut, RoomOut, SlipSeen } from "./schema";
+
+/** Where a lesson is. */
+type Place = Pick<OpenLessonOut, "lesson" | "step" | "part">;
+
+const roomQuery = $api.queryOptions("get", "/api/write/room");
+const padsQuery = $api.queryOptions("get", "/api/write/pads");
+
+/** Who is silent, who is stuck: that changes although nothing happens. */
+const LOOKED_AT_EVERY_MS = 15_000;
+
+/** However much happens, it is not asked more often. */
+const AT_MOST_EVERY_MS = 400;
+
+export function useRoom() {
+  return $api.useQuery(
+    "get",
+    "/api/write/room",
+    {},
+    { select: exact<RoomOut>, refetchInterval: LOOKED_AT_EVERY_MS },
+  );
+}
+
+export function usePads() {
+  return $api.useQuery("get", "/api/write/pads", {}, { refetchInterval: LOOKED_AT_EVERY_MS });
+}
+
+export interface LiveNews {
+  onPlace?: (place: Place) => void;
+  onOnwards?: (place: Place) => void;
+}
+
+/** Hears what happens, and has the room looked at anew; a browser comes back after a gap itself. */
+export function useLive({ onPlace, onOnwards }: LiveNews = {}) {
+  const queries = useQueryClient();
+  const latest = useRef({ onPlace, onOnwards });
+  useEffect(() => {
+    latest.current = { onPlace, onOnwards };
+  });
+  useEffect(() => {
+    let due: ReturnType<typeof setTimeout> | undefined;
+    const look = () => {
+      due ??= setTimeout(() => {
+        due = undefined;
+        void queries.invalidateQueries({ queryKey: roomQuery.queryKey });
+        void queries.invalidateQueries({ queryKey: padsQuery.queryKey });
+      }, AT_MOST_EVERY_MS);
+    };
+    const source = new EventSource("/api/write/live");
+    for (const kind of ["attempt", "pad", "tally", "best", "place"]) {
+      source.addEventListener(kind, look);
+    }
+    const placed = ({ data }: MessageEvent<string>) => JSON.parse(data) as Place;
+    source.addEventListener("place", (event: MessageEvent<string>) => {
+      latest.current.onPlace?.(placed(event));
+    });
+    source.addEventListener("onwards", (event: MessageEvent<string>) => {
+      latest.current.onOnwards?.(placed(event));
+    });
+    return () => {
+      clearTimeout(due);
+      source.close();
+    };
+  }, [queries]);
+}
+
+/** Whatever opens, ends or changes who is in. */
+function useRoomChanged() {
+  const queries = useQueryClient();
+  return {
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: roomQuery.queryKey }),
+        queries.invalidateQueries({ queryKey: padsQuery.queryKey }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/plan/today"] }),
+      ]),
+  };
+}
+
+export const useOpenLesson = () =>
+  $api.useMutation("post", "/api/write/lesson-code", useRoomChanged());
+export const useEndLesson = () =>
+  $api.useMutation("delete", "/api/write/lesson-code", useRoomChanged());
+export const useNod = () => $api.useMutation("post", "/api/write/pads/nod", useRoomChanged());
+export const useFreeTile = () =>
+  $api.useMutation("post", "/api/write/pads/{pad}/free", useRoomChanged());
+export const useForgetPads = () => $api.useMutation("delete", "/api/write/pads", useRoomChanged());
+export const usePutOut = () =>
+  $api.useMutation("delete", "/api/write/pads/{pad}", useRoomChanged());
+export const useCall = () => $api.useMutation("post", "/api/write/call");
+export const useOnwards = () => $api.useMutation("post", "/api/show/lessons/{lesson_id}/onwards");
+
+export function useTallyChoices(letter: string) {
+  return $api.useQuery(
+    "get",
+    "/api/write/tally",
+    { params: { query: { letter } } },
+    { select: exact<SlipSeen[]> },
+  );
+}
+
+function useTallied() {
+  const queries = useQueryClient();
+  return {
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: ["get", "/api/check/letters/{letter}/attempts"] }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/grow"] }),
+      ]),
+  };
+}
+
+export const useTally = () => $api.useMutation("post", "/api/write/tally", useTallied());
+export const useTakeTallyBack = () =>
+  $api.useMutation("delete", "/api/write/attempts/{attempt_id}", useTallied());

@@ -1,0 +1,196 @@
+/** A word, a sentence, a sequence, free writing: one long line, in rows where it is longer than the sheet. */
+import { useMemo } from "react";
+
+import type { InkStroke, PadTaskOut } from "../api/schema";
+import type { Frame } from "../ink/brush";
+import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
+import { InkCanvas } from "../ink/InkCanvas";
+import { InkShape } from "../ink/InkShape";
+import { onOneLine, rowsFor } from "../ink/longLine";
+import { rowHeight, ruledFor } from "../ink/padGeometry";
+import { PenLine } from "../ink/PenLine";
+import { RuledLines } from "../ink/RuledLines";
+import { StartDot } from "../ink/StartDot";
+import { rowsOf, strokesOf } from "../ink/wordRows";
+import { AskedWith } from "./AskedWith";
+import { linesOf } from "./layout";
+import { Model } from "./Model";
+import { PadBar } from "./PadBar";
+import { Enough } from "./pictures";
+import { Sheet, type SheetSize } from "./Sheet";
+import type { PadLesson } from "./usePadLesson";
+import { type PageHook, usePage } from "./usePage";
+
+/** u: where a model's line is broken; where a dotted word begins. */
+const MODEL_LINE = 16;
+const LEFT = 0.5;
+
+/** Characters that free writing has room for. */
+const FREELY = 24;
+
+/** Rows at most: a longer text has smaller letters than a child writes. */
+const MOST_ROWS = 3;
+
+export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
+  const lines = useMemo(() => linesOf(task.ruling.lines), [task.ruling]);
+  const length = task.kind === "free" ? FREELY : (task.target?.length ?? 0);
+  // By the window and not by the sheet: what is begun stays in its rows when the pad is turned.
+  const rows = useMemo(
+    () =>
+      Math.min(
+        MOST_ROWS,
+        rowsFor(length, lines, { width: window.innerWidth, height: window.innerHeight * 0.6 }),
+      ),
+    [length, lines],
+  );
+  const together = (strokes: InkStroke[]) => onOneLine(strokes, lines, rows);
+  const page = usePage({ task, together, onKept: pad.kept });
+  const leftHanded = task.handedness === "left";
+  const enough =
+    page.strokes.length === 0 &&
+    task.enough !== null &&
+    Math.max(task.written, page.letters.filter(({ body }) => !body.struck).length) >= task.enough;
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 flex-col gap-3 px-3">
+        <AskedWith asked={task.prompt} />
+        {task.model && task.help === "copy" ? <Above task={task} pad={pad} /> : null}
+        <Sheet tilted={task.tilted} leftHanded={leftHanded}>
+          {(sheet) =>
+            page.ready ? (
+              <LineSheet task={task} page={page} sheet={sheet} rows={rows} enough={enough} />
+            ) : null
+          }
+        </Sheet>
+      </div>
+      <PadBar
+        written={page.strokes.length > 0}
+        rubbing={task.rubbing_out}
+        onStrike={() => {
+          page.done(true);
+        }}
+        onRubOut={page.rubOut}
+        onDone={() => {
+          page.done(false);
+        }}
+      >
+        {pad.answer?.say ? <p role="status">{pad.answer.say}</p> : null}
+        {enough ? (
+          <p role="status" className="sr-only">
+            That is enough
+          </p>
+        ) : null}
+      </PadBar>
+    </>
+  );
+}
+
+/** What is copied, above the line: one word as it is made, more as they stand. */
+function Above({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
+  const words = task.model?.words ?? [];
+  const [first] = words;
+  const alone = words.length === 1 && first ? first : null;
+  if (alone) return <Model letter={alone} replays={pad.replays} className="h-36 self-start" />;
+  const lines = linesOf(task.ruling.lines);
+  return (
+    <div className="flex shrink-0 flex-col gap-1">
+      {rowsOf([...words], MODEL_LINE).map((row, at) => {
+        const strokes = strokesOf(row);
+        const view = viewOf(lines, { ...boxOf(strokes), left: 0, right: MODEL_LINE }, 0.4);
+        return (
+          <svg
+            key={at}
+            viewBox={viewBoxOf(view)}
+            role="img"
+            aria-label={row.map(({ letter }) => letter.letter).join(" ")}
+            className="h-[max(4.5rem,13vh)] rounded-lg border-2 border-crease bg-leaf"
+            preserveAspectRatio="xMinYMid meet"
+          >
+            <RuledLines lines={lines} />
+            {strokes.map((points, stroke) => (
+              <PenLine key={stroke} points={points} width={0.09} />
+            ))}
+          </svg>
+        );
+      })}
+    </div>
+  );
+}
+
+function LineSheet({
+  task,
+  page,
+  sheet,
+  rows,
+  enough,
+}: {
+  task: PadTaskOut;
+  page: PageHook;
+  sheet: SheetSize;
+  rows: number;
+  enough: boolean;
+}) {
+  const lines = useMemo(() => linesOf(task.ruling.lines), [task.ruling]);
+  const right = boxOf(page.strokes.map(({ points }) => points)).right;
+  const frame = useMemo((): Frame => {
+    const { unit_px, base_px } = ruledFor(lines, sheet.height, rows);
+    // A pad that is turned upright still holds all that was written across it.
+    const unit = right * unit_px > sheet.width ? sheet.width / (right + LEFT) : unit_px;
+    return { unit, left: 0, base: base_px * (unit / unit_px) };
+    // Only where the sheet changes: not under the pen.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [lines, sheet, rows]);
+  const { help, model } = task;
+  const word = help === "trace" || help === "finish" ? model?.words[0] : undefined;
+  const last = page.letters.at(-1);
+  return (
+    <>
+      <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        <g transform={`translate(0 ${String(frame.base)}) scale(${String(frame.unit)})`}>
+          {Array.from({ length: rows }, (_, row) => (
+            <g key={row} transform={`translate(0 ${String(row * rowHeight(lines))})`}>
+              <RuledLines lines={lines} />
+            </g>
+          ))}
+          {word && !enough ? (
+            <g transform={`translate(${String(LEFT)} 0)`}>
+              {help === "trace"
+                ? word.strokes
+                    .flat()
+                    .filter(({ kind }) => kind !== "back" && kind !== "dot")
+                    .map(({ points }, at) => (
+                      <PenLine
+                        key={at}
+                        points={points}
+                        width={0.06}
+                        dotted
+                        className="stroke-rule-deep"
+                      />
+                    ))
+                : null}
+              {word.strokes.map(([first], at) =>
+                first ? <StartDot key={at} points={first.points} r={0.1} /> : null,
+              )}
+            </g>
+          ) : null}
+        </g>
+        {enough && last ? (
+          <InkShape strokes={last.body.strokes} frame={frame} className="fill-soft" />
+        ) : null}
+      </svg>
+      <InkCanvas
+        label={`Line for ${task.target ?? "what you want to say"}`}
+        frame={frame}
+        size={sheet}
+        tilt_deg={sheet.tilt_deg}
+        strokes={page.strokes}
+        onStroke={page.add}
+      />
+      {enough ? (
+        <div className="pointer-events-none absolute right-3 bottom-3">
+          <Enough />
+        </div>
+      ) : null}
+    </>
+  );
+}
