@@ -202,10 +202,11 @@ def test_a_palm_that_lay_there_before_the_pen_came_is_no_stroke(pad: Page) -> No
         """(pad) => {
             const box = pad.getBoundingClientRect();
             pad.setPointerCapture = () => undefined;
-            const send = (name, kind, x, y) => pad.dispatchEvent(new PointerEvent("pointer" + name, {
+            const send = (name, kind, x, y) =>
+              pad.dispatchEvent(new PointerEvent("pointer" + name, {
                 pointerId: kind === "pen" ? 7 : 8, pointerType: kind, pressure: 0.5, button: 0,
                 clientX: box.left + x, clientY: box.top + y, bubbles: true, cancelable: true,
-            }));
+              }));
             send("down", "touch", 300, 300); send("move", "touch", 305, 305);
             send("down", "pen", 120, 200); send("move", "pen", 120, 260);
             send("up", "touch", 305, 305); send("up", "pen", 120, 260);

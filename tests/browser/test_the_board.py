@@ -86,9 +86,9 @@ def test_print_stands_beside_joined_and_the_key_goes_round_the_ways(page: Page) 
 def test_the_spaces_it_fills_are_tinted(page: Page) -> None:
     board = at_step(page, "Show")
     expect(board.get_by_role("list", name="Phrase")).to_be_visible()
-    expect(board.locator("svg rect")).to_have_count(0)
+    expect(board.locator("svg[role='img'] rect")).to_have_count(0)
     page.keyboard.press("s")
-    expect(board.locator("svg rect")).to_have_count(1)  # an i fills the middle one
+    expect(board.locator("svg[role='img'] rect")).to_have_count(1)  # an i fills the middle one
 
 
 def test_a_pair_is_shown_as_a_pair_and_then_letter_by_letter(page: Page) -> None:

@@ -348,11 +348,12 @@ def _told(
 
 
 class PlaceTold(BaseModel):
-    """Where a lesson is."""
+    """Where a lesson is, and which screen went there."""
 
     lesson: int
     step: StepKind | None
     part: str | None
+    by: str | None
 
 
 def _data_of(
@@ -375,7 +376,7 @@ def _data_of(
         return _pad_out(pad, codes, _by_id(session, school_class), heard)
     if one.lesson_id is not None:
         lesson = lessons.get(session, class_id, one.lesson_id)
-        return PlaceTold(lesson=lesson.id, step=lesson.at, part=lesson.part)
+        return PlaceTold(lesson=lesson.id, step=lesson.at, part=lesson.part, by=one.by)
     return None
 
 

@@ -9,7 +9,7 @@ from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Point, letter_drawing, text_drawings
 from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.plan.lesson_changes import NewPart
-from firstloop.api.sent import LONGEST_WORD, PathId, PathName, Sent, line
+from firstloop.api.sent import LONGEST_WORD, Key, PathId, PathName, Sent, line
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.geometry import polyline
 from firstloop.core.letters import draw, find_script
@@ -154,10 +154,12 @@ def put_written(
 
 
 class PlaceIn(Sent):
-    """At which of a lesson's steps the board is; of one that comes round, with which letter."""
+    """At which of a lesson's steps the board is; of one that comes round, with which letter; and
+    the screen that went there, by a name of its own: it will know its own move again."""
 
     at: StepKind
     part: NewPart | None = None
+    by: Key | None = None
 
 
 @router.put("/lessons/{lesson_id}/place", status_code=204)
@@ -165,7 +167,7 @@ def put_place(
     record: Record, school_class: Class, lesson_id: PathId, sent: PlaceIn, now: Now
 ) -> None:
     """Remembers where the board is in a lesson; other boards and the pads follow."""
-    giving.go_to(record, school_class.id, lesson_id, sent.at, sent.part, now)
+    giving.go_to(record, school_class.id, lesson_id, sent.at, sent.part, now, sent.by)
 
 
 @router.post("/lessons/{lesson_id}/onwards", status_code=204)

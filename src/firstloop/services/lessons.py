@@ -149,12 +149,13 @@ def go_to(  # noqa: PLR0917  # where, of which lesson, when
     at: StepKind,
     part: str | None,
     now: datetime,
+    by: str | None = None,
 ) -> None:
     """The lesson comes to a step, and where that comes round, to a letter: boards and pads follow.
-    Raises NotInRecordError."""
+    `by` is the screen that went there. Raises NotInRecordError."""
     with record.writing() as session:
         lessons.go_to(session, class_id, lesson_id, at, part)
-        happenings.add(session, class_id, What.PLACE, now, lesson_id=lesson_id)
+        happenings.add(session, class_id, What.PLACE, now, lesson_id=lesson_id, by=by)
         what = What.CHOOSE if at is StepKind.BEST else What.TASK
         lesson_codes.tell_pads(session, class_id, lesson_id, what, now)
 

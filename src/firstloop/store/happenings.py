@@ -39,7 +39,8 @@ FOR_PADS = (What.TASK, What.REPLAY, What.CHOOSE, What.LOOK, What.END)
 
 class Happening(Base):
     """Something that happened: of a lesson's code, to or about a pad, with what was handed in by
-    its sender's id, or an attempt by eye; None where it is about none or all."""
+    its sender's id, or an attempt by eye; None where it is about none or all. `by` is the screen
+    that did it, which knows of it already."""
 
     __tablename__ = "happening"
     __table_args__ = (
@@ -56,6 +57,7 @@ class Happening(Base):
     pad_id: Mapped[int | None] = mapped_column(ForeignKey("pad.id", ondelete="CASCADE"))
     handed_in: Mapped[str | None] = mapped_column(ForeignKey("handed_in.id", ondelete="CASCADE"))
     attempt_id: Mapped[int | None] = mapped_column(ForeignKey("attempt.id", ondelete="CASCADE"))
+    by: Mapped[str | None]
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,6 +71,7 @@ class Happened:
     pad_id: int | None
     handed_in: str | None
     attempt_id: int | None
+    by: str | None
 
 
 _ADD = insert(Happening)
@@ -91,6 +94,7 @@ def add(
     pad_id: int | None = None,
     handed_in: str | None = None,
     attempt_id: int | None = None,
+    by: str | None = None,
 ) -> None:
     """Something happens; who waits for it is woken once it is in the record."""
     row = {
@@ -102,6 +106,7 @@ def add(
         "pad_id": pad_id,
         "handed_in": handed_in,
         "attempt_id": attempt_id,
+        "by": by,
     }
     session.connection().execute(_ADD, row)
     news.happened(session, (class_id, what in FOR_PADS))
@@ -119,6 +124,7 @@ def since(session: Session, class_id: int, after: int, most: int) -> list[Happen
             row.pad_id,
             row.handed_in,
             row.attempt_id,
+            row.by,
         )
         for row in session.scalars(_SINCE, asked)
     ]

@@ -1,12 +1,16 @@
 /** The room while a class writes: what is asked once, and what is told from then on. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
+import { v4 as uuid } from "uuid";
 
 import { $api, exact } from "./client";
 import type { OpenLessonOut, RoomOut, SlipSeen } from "./schema";
 
-/** Where a lesson is. */
-type Place = Pick<OpenLessonOut, "lesson" | "step" | "part">;
+/** Where a lesson is, and which screen went there. */
+type Place = Pick<OpenLessonOut, "lesson" | "step" | "part"> & { by: string | null };
+
+/** This screen, as it says what it did itself. */
+export const THIS_SCREEN = uuid();
 
 const roomQuery = $api.queryOptions("get", "/api/write/room");
 const padsQuery = $api.queryOptions("get", "/api/write/pads");
@@ -57,7 +61,8 @@ export function useLive({ onPlace, onOnwards }: LiveNews = {}) {
     }
     const placed = ({ data }: MessageEvent<string>) => JSON.parse(data) as Place;
     source.addEventListener("place", (event: MessageEvent<string>) => {
-      latest.current.onPlace?.(placed(event));
+      const place = placed(event);
+      if (place.by !== THIS_SCREEN) latest.current.onPlace?.(place);
     });
     source.addEventListener("onwards", (event: MessageEvent<string>) => {
       latest.current.onOnwards?.(placed(event));

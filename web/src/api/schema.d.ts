@@ -3813,12 +3813,15 @@ export interface components {
         };
         /**
          * PlaceIn
-         * @description At which of a lesson's steps the board is; of one that comes round, with which letter.
+         * @description At which of a lesson's steps the board is; of one that comes round, with which letter; and
+         *     the screen that went there, by a name of its own: it will know its own move again.
          */
         PlaceIn: {
             at: components["schemas"]["StepKind"];
             /** Part */
             part?: string | null;
+            /** By */
+            by?: string | null;
         };
         /**
          * Presence

@@ -3,7 +3,9 @@ import { act, screen } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
+import { THIS_SCREEN } from "../../api/roomQueries";
 import type { LessonOut } from "../../api/schema";
+import { happens } from "../../test/events";
 import { courseOf, L_DRAWING, lesson, step, today } from "../../test/samples";
 import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
@@ -53,7 +55,10 @@ test("page keys turn it and stop at the ends; each place is remembered", async (
   await user.keyboard("{PageDown}{PageDown}{PageDown}");
   expect(await title()).toBe("The close step");
   await vi.waitFor(() => {
-    expect(places()).toEqual([{ at: "show" }, { at: "close" }]);
+    expect(places()).toEqual([
+      { at: "show", by: THIS_SCREEN },
+      { at: "close", by: THIS_SCREEN },
+    ]);
   });
 });
 
@@ -132,8 +137,23 @@ test("of several letters the letter steps come round, and the place is kept with
   await user.keyboard("{PageDown}");
   expect(await title()).toBe("The show step: i");
   await vi.waitFor(() => {
-    expect(places()).toEqual([{ at: "show", part: "i" }]);
+    expect(places()).toEqual([{ at: "show", part: "i", by: THIS_SCREEN }]);
   });
+});
+
+test("another screen turns the board; what it did itself it knows", async () => {
+  board(lesson());
+  const first = await title();
+  act(() => {
+    happens("/api/write/live", "place", { lesson: 7, step: "show", part: null, by: THIS_SCREEN });
+    happens("/api/write/live", "place", { lesson: 8, step: "show", part: null, by: "phone" });
+  });
+  expect(await title()).toBe(first);
+  act(() => {
+    happens("/api/write/live", "place", { lesson: 7, step: "show", part: null, by: "phone" });
+  });
+  expect(await title()).toBe("The show step");
+  expect(places()).toEqual([]);
 });
 
 test("the aim stands at the beginning, and is looked at again at the end", async () => {

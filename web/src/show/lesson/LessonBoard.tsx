@@ -8,7 +8,7 @@ import { useNavigate } from "react-router";
 
 import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
 import { useCloseLesson, useGoTo } from "../../api/lessonQueries";
-import { useLive } from "../../api/roomQueries";
+import { THIS_SCREEN, useLive } from "../../api/roomQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
@@ -53,7 +53,11 @@ function Run({ lesson }: { lesson: Lesson }) {
     setChosen(null);
     goTo.mutate({
       params: { path: { lesson_id: lesson.id } },
-      body: { at: there.kind, ...(there.part === null ? {} : { part: there.part }) },
+      body: {
+        at: there.kind,
+        by: THIS_SCREEN,
+        ...(there.part === null ? {} : { part: there.part }),
+      },
     });
   };
   const turn = (by: 1 | -1) => {

@@ -8,7 +8,7 @@ import { Link } from "react-router";
 
 import { useGoTo, useToday } from "../../api/lessonQueries";
 import { useLetterPage } from "../../api/queries";
-import { useCall, useLive, useOnwards, useRoom } from "../../api/roomQueries";
+import { THIS_SCREEN, useCall, useLive, useOnwards, useRoom } from "../../api/roomQueries";
 import type { LessonOut as Lesson, StopOut as Stop } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { nameOf } from "../../ui/lessonName";
@@ -27,6 +27,7 @@ export function Remote() {
   if (!lesson) {
     return (
       <Empty>
+        <h1 className="sr-only">In your hand</h1>
         No lesson is planned for today. <Link to="/plan/today">Plan one</Link>, or open the pads in{" "}
         <Link to="/write">Write</Link>.
       </Empty>
@@ -54,7 +55,11 @@ function InHand({ lesson }: { lesson: Lesson }) {
     setAt(at + by);
     goTo.mutate({
       params: { path: { lesson_id: lesson.id } },
-      body: { at: there.kind, ...(there.part === null ? {} : { part: there.part }) },
+      body: {
+        at: there.kind,
+        by: THIS_SCREEN,
+        ...(there.part === null ? {} : { part: there.part }),
+      },
     });
   };
   const problem = goTo.error ?? onwards.error ?? call.error;

@@ -81,6 +81,7 @@ def upgrade() -> None:
             nullable=True,
         ),
         _of("attempt", "CASCADE", nullable=True),
+        sa.Column("by", sa.String(), nullable=True),
         sqlite_autoincrement=True,
     )
     op.create_index("ix_happening_class_id_id", "happening", ["class_id", "id"])
