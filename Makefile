@@ -7,7 +7,7 @@ unexport PYTHONDONTWRITEBYTECODE
 
 PY := .venv/bin
 STAMPS := .stamps
-WEB_SOURCES := $(shell find web/src web/public web/index.html web/*.ts -type f 2>/dev/null)
+WEB_SOURCES := $(shell find web/src web/public web/*.html web/*.ts -type f 2>/dev/null)
 
 # Where there is room in memory, the tests' records need not wait for a disc.
 ROOMY := $(shell test "$$(df --output=avail /dev/shm 2>/dev/null | tail -n 1)" -gt 4000000 2>/dev/null && echo /dev/shm)

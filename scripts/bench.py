@@ -18,6 +18,8 @@ from scripts.bench_checking import bench_checking, timed
 from scripts.bench_class_list import bench_class_list
 from scripts.bench_clients import bench_clients
 from scripts.bench_lessons import bench_board, bench_planning
+from scripts.bench_pads import bench_pads
+from scripts.bench_pen import bench_pen
 from scripts.bench_scale import bench_first_answers, bench_scale
 from scripts.bench_texts import bench_texts
 from scripts.screenshots import write_n_from_the_base_line
@@ -110,3 +112,5 @@ if __name__ == "__main__":
     bench_first_answers()
     bench_browser()
     bench_clients()
+    bench_pads()
+    bench_pen()

@@ -4,6 +4,7 @@ goes, calls to the pads, the tally."""
 from collections.abc import AsyncIterable
 from datetime import UTC, datetime
 from enum import StrEnum
+from functools import lru_cache
 from io import BytesIO
 from typing import Annotated
 
@@ -95,15 +96,21 @@ def delete_lesson_code(
 def _code_out(code: CodeRecord, request: Request) -> LessonCodeOut:
     base = request.app.state.address or str(request.base_url).rstrip("/")
     url = f"{base}{PADS_PAGE}?code={code.code.replace(' ', '-')}"
-    drawn = BytesIO()
-    segno.make(url, micro=False).save(drawn, kind="svg", xmldecl=False, omitsize=True, border=2)
     return LessonCodeOut(
         code=code.code,
         url=url,
-        qr_svg=drawn.getvalue().decode(),
+        qr_svg=_qr(url),
         lesson=code.lesson_id,
         reaches=request.app.state.address is not None,
     )
+
+
+@lru_cache(maxsize=16)
+def _qr(url: str) -> str:
+    """The square of an address, as SVG."""
+    drawn = BytesIO()
+    segno.make(url, micro=False).save(drawn, kind="svg", xmldecl=False, omitsize=True, border=2)
+    return drawn.getvalue().decode()
 
 
 class PadState(StrEnum):

@@ -5,7 +5,7 @@ from datetime import datetime
 from pydantic import BaseModel
 
 from firstloop.api.attempts import Verdicts
-from firstloop.api.drawings import Picture, picture
+from firstloop.api.drawings import Picture
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services.looking import Seen
@@ -61,8 +61,8 @@ def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
         verdict=Verdicts.model_validate(seen.verdicts) if seen.verdicts else None,
         say=seen.say or None,
         to_mend=[Code(one) for one in seen.to_mend],
-        picture=picture(target, [stroke.points for stroke in seen.ink.strokes]),
-        struck=work.struck is not None,
+        picture=Picture.model_validate({"text": target, "strokes": work.picture}),
+        struck=work.is_struck,
         best=work.is_best,
         at=work.came_at,
         attempt_id=work.attempt_id,

@@ -38,18 +38,26 @@ class PadClient:
         if self.cookies:
             headers["Cookie"] = "; ".join(f"{name}={x}" for name, x in self.cookies.items())
         sent = None if body is None else json.dumps(body)
-        try:
-            line = self._line or self._connected()
-            self._line = line
-            line.request(method, path, sent, headers)
-            answer = line.getresponse()
-            said = answer.read()
-        except (OSError, HTTPException) as error:
-            self.drop()
-            raise NoAnswerError(f"{self.url} does not answer; is First Loop running?") from error
+        answer, said = self._answer(method, path, sent, headers)
         self._keep_cookies(answer)
         is_json = "json" in (answer.getheader("Content-Type") or "")
         return answer.status, json.loads(said) if said and is_json else None
+
+    def _answer(
+        self, method: str, path: str, sent: str | None, headers: dict[str, str]
+    ) -> tuple[HTTPResponse, bytes]:
+        """On the line that is there; where that was closed for want of use, on a new one."""
+        was_used = self._line is not None
+        line = self._line = self._line or self._connected()
+        try:
+            line.request(method, path, sent, headers)
+            answer = line.getresponse()
+            return answer, answer.read()
+        except (OSError, HTTPException) as error:
+            self.drop()
+            if was_used:
+                return self._answer(method, path, sent, headers)
+            raise NoAnswerError(f"{self.url} does not answer; is First Loop running?") from error
 
     def drop(self) -> None:
         """The network is gone, for the moment."""

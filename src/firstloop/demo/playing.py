@@ -50,10 +50,10 @@ class Play:
 
 @dataclass(slots=True)
 class Played:
-    """What came of it: ids that the server has said it has, how long its answers took (s),
+    """What came of it: ids that the server has said it has and when, how long its answers took (s),
     statuses, and what still waited at the end."""
 
-    stored: set[str] = field(default_factory=set)
+    stored: dict[str, float] = field(default_factory=dict)
     times: list[float] = field(default_factory=list)
     statuses: Counter[int] = field(default_factory=Counter)
     left: int = 0
@@ -67,7 +67,7 @@ class Played:
             self.statuses[status] += 1
             self.times.append(took)
             if status in (200, 201):
-                self.stored.add(sent["id"])
+                self.stored.setdefault(sent["id"], time.monotonic())
             else:
                 self.refused.append(f"{status} {sent['kind']} {sent['target']} {sent['help']}")
 

@@ -9,9 +9,13 @@ import numpy as np
 
 from firstloop.core.errors import InkError
 from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.geometry import polyline
 
 PLACE_DIGITS, FORCE_DIGITS = 4, 3
 """Decimals kept: a ten-thousandth of the body is finer than any digitiser."""
+
+SMALL_SPACING, SMALL_DIGITS = 0.1, 2
+"""Of a small picture: u between its points, a third of which would not be seen; decimals."""
 
 Point = tuple[float, float, float | None, float | None]
 
@@ -37,6 +41,18 @@ def points_of(stroke: Stroke, began: float) -> list[Point]:
     if stroke.force is not None:
         forces = stroke.force.round(FORCE_DIGITS).tolist()
     return [(x, y, ms, f) for (x, y), ms, f in zip(places, times, forces, strict=True)]
+
+
+def small_picture(ink: Ink) -> list[list[list[float]]]:
+    """Ink to be looked at, small: strokes of places in u, no finer than is seen.
+
+    >>> small_picture(Ink((Stroke.of([[0, 1], [0, 0.95], [0, 0.8]]),)))
+    [[[0.0, 1.0], [0.0, 0.9], [0.0, 0.8]]]
+    """
+    return [
+        polyline.respace(one.points, SMALL_SPACING).round(SMALL_DIGITS).tolist()
+        for one in ink.strokes
+    ]
 
 
 def ink_from(strokes: Iterable[Mapping[str, Any]]) -> Ink:

@@ -83,7 +83,7 @@ def hand_in(
         practice_days.add(session, school_class.id, letter, day)
         standings.recount(session, school_class.id, pupil.id, letter)
         if delivery:
-            handed_in.add(session, delivery, pupil.id, attempt_id=kept_id)
+            handed_in.add(session, delivery, pupil.id, ink, attempt_id=kept_id)
             _tell(session, school_class.id, delivery, written_at)
     return AttemptRecord(kept_id, pupil, new, None), True
 
@@ -143,7 +143,7 @@ def hand_in_text(
                 _keep_letter(session, school_class.id, new, letter, InText(text_id, place))
         _recount(session, school_class.id, pupil.id, result.letters)
         if delivery:
-            handed_in.add(session, delivery, pupil.id, text_id=text_id)
+            handed_in.add(session, delivery, pupil.id, ink, text_id=text_id)
             _tell(session, school_class.id, delivery, written_at)
     with record.session() as session:
         return texts.get(session, school_class.id, text_id), True
@@ -165,7 +165,7 @@ def keep_struck(
         if handed_in.kept_as(session, delivery):
             return False
         pupils.get(session, class_id, pupil_id)
-        handed_in.add(session, delivery, pupil_id, struck=ink)
+        handed_in.add(session, delivery, pupil_id, ink)
         _tell(session, class_id, delivery, came_at)
     return True
 

@@ -1,11 +1,10 @@
-"""Looking at what was handed in: its ink, and what is held to be true of it."""
+"""Looking at what was handed in: what is held to be true of it."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 from firstloop.core.contract import Verdict
-from firstloop.core.evidence.ink import Ink
-from firstloop.store import attempts, inks, texts
+from firstloop.store import attempts, texts
 from firstloop.store.database import Session
 from firstloop.store.handed_in import Work
 from firstloop.store.records import AttemptRecord, TextRecord
@@ -13,11 +12,10 @@ from firstloop.store.records import AttemptRecord, TextRecord
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Seen:
-    """Something handed in: its ink, the verdicts that count by dimension, the one thing to say, and
-    what is to be mended, the most important first. Nobody judges what was struck through."""
+    """Something handed in: the verdicts that count by dimension, the one thing to say, and what is
+    to be mended, the most important first. Nobody judges what was struck through."""
 
     work: Work
-    ink: Ink
     verdicts: dict[str, str]
     say: str
     to_mend: tuple[str, ...]
@@ -27,23 +25,22 @@ def seen(session: Session, class_id: int, works: Sequence[Work]) -> list[Seen]:
     """What was handed in and is still there, in the same order."""
     ids = [one.attempt_id for one in works if one.attempt_id is not None]
     by_id = {one.id: one for one in attempts.some(session, class_id, ids)}
-    ink = inks.of(session, by_id)
     found = []
     for one in works:
-        if one.struck is not None:
-            found.append(Seen(one, one.struck, {}, "", ()))
+        if one.is_struck:
+            found.append(Seen(one, {}, "", ()))
         elif one.attempt_id in by_id:
-            found.append(_letter(one, by_id[one.attempt_id], ink[one.attempt_id]))
+            found.append(_letter(one, by_id[one.attempt_id]))
         elif one.text_id is not None:
             found.append(_text(one, texts.get(session, class_id, one.text_id)))
     return found
 
 
-def _letter(work: Work, kept: AttemptRecord, ink: Ink) -> Seen:
+def _letter(work: Work, kept: AttemptRecord) -> Seen:
     checked = kept.attempt.checked
     codes = [one.code.value for one in checked.findings if one.severity is Verdict.NOT_YET]
     verdicts = {dimension.value: verdict.value for dimension, verdict in kept.held.items()}
-    return Seen(work, ink, verdicts, checked.say, tuple(codes))
+    return Seen(work, verdicts, checked.say, tuple(codes))
 
 
 def _text(work: Work, kept: TextRecord) -> Seen:
@@ -51,7 +48,6 @@ def _text(work: Work, kept: TextRecord) -> Seen:
     own = kept.judgement.verdicts if kept.judgement else {}
     return Seen(
         work,
-        kept.text.ink,
         {**answer["verdict"], **{d.value: v.value for d, v in own.items()}},
         answer["say"],
         tuple(

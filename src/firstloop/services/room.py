@@ -119,7 +119,7 @@ class _Progress:
 
     @property
     def written(self) -> int:
-        return sum(one.struck is None for one in self.mine)
+        return sum(not one.is_struck for one in self.mine)
 
     @property
     def enough(self) -> int | None:
@@ -156,4 +156,4 @@ def _tasks(at: OpenLesson | None, school_class: ClassRecord) -> Iterable[PadTask
 def _wrote(one: Seen) -> Wrote:
     codes, moment = one.to_mend, one.work.came_at
     assert moment is not None  # what a lesson's pad handed in has its moment
-    return Wrote(moment, one.work.struck is not None, Code(codes[0]) if codes else None)
+    return Wrote(moment, one.work.is_struck, Code(codes[0]) if codes else None)

@@ -14,7 +14,7 @@ from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.pads import Key
-from firstloop.formats.ink_json import ink_from, strokes_of
+from firstloop.formats.ink_json import small_picture, strokes_of
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.records import NotInRecordError
 
@@ -22,7 +22,8 @@ from firstloop.store.records import NotInRecordError
 class HandedIn(Base):
     """A sender's id, a digest of what came with it, and the attempt or the text that it is kept as;
     what was struck through is kept here alone, with its ink, for nobody judges it. From a pad: of
-    which lesson and task, the pad's own time and the server's, whether it is the child's best.
+    which lesson and task, the pad's own time and the server's, whether it is the child's best. A
+    small picture, for who looks on.
 
     It stays when that is taken back, so that it is not kept again; it goes with its child."""
 
@@ -45,7 +46,11 @@ class HandedIn(Base):
     written_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
     came_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
     is_best: Mapped[bool] = mapped_column(server_default="0")
-    struck: Mapped[list[dict[str, Any]] | None] = mapped_column(JSON(none_as_null=True))
+    is_struck: Mapped[bool] = mapped_column(server_default="0")
+    picture: Mapped[list[list[list[float]]]] = mapped_column(JSON, server_default="[]")
+    struck: Mapped[list[dict[str, Any]] | None] = mapped_column(
+        JSON(none_as_null=True), deferred=True
+    )
 
 
 class AnotherCameFirstError(FirstLoopError):
@@ -97,7 +102,8 @@ class KeptAs:
 @dataclass(frozen=True, slots=True, eq=False)
 class Work:
     """Something a child handed in: its id, its task and when it came where a pad handed it in for a
-    lesson, what it is kept as, and its ink where it was struck through."""
+    lesson, what it is kept as, whether it was struck through, and how it looks: strokes of places
+    in u."""
 
     id: str
     pupil_id: int
@@ -106,23 +112,22 @@ class Work:
     attempt_id: int | None
     text_id: int | None
     is_best: bool
-    struck: Ink | None
+    is_struck: bool
+    picture: list[list[list[float]]]
 
 
-_FIND = select(
-    HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id, HandedIn.struck.is_not(None)
-).where(HandedIn.id == bindparam("sent_as"))
-_ADD = insert(HandedIn)
-_IS_THERE = or_(
-    HandedIn.attempt_id.is_not(None), HandedIn.text_id.is_not(None), HandedIn.struck.is_not(None)
+_FIND = select(HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id, HandedIn.is_struck).where(
+    HandedIn.id == bindparam("sent_as")
 )
+_ADD = insert(HandedIn)
+_IS_THERE = or_(HandedIn.attempt_id.is_not(None), HandedIn.text_id.is_not(None), HandedIn.is_struck)
 _COUNTS = (
     select(HandedIn.kind, HandedIn.target, HandedIn.help, func.count())
     .where(
         HandedIn.lesson_id == bindparam("lesson"),
         HandedIn.pupil_id == bindparam("pupil"),
         _IS_THERE,
-        HandedIn.struck.is_(None),
+        ~HandedIn.is_struck,
     )
     .group_by(HandedIn.kind, HandedIn.target, HandedIn.help)
 )
@@ -138,7 +143,7 @@ def kept_as(session: Session, delivery: Delivery) -> KeptAs | None:
         raise AnotherCameFirstError(
             f"something else was handed in as {delivery.id}; give each thing an id of its own"
         )
-    kept = KeptAs(row.attempt_id, row.text_id, bool(row[3]))
+    kept = KeptAs(row.attempt_id, row.text_id, row.is_struck)
     if kept == KeptAs(None, None, is_struck=False):
         raise TakenBackError(
             f"what was handed in as {delivery.id} was taken back; it is not kept again"
@@ -150,12 +155,13 @@ def add(
     session: Session,
     delivery: Delivery,
     pupil_id: int,
+    ink: Ink,
     *,
     attempt_id: int | None = None,
     text_id: int | None = None,
-    struck: Ink | None = None,
 ) -> None:
-    """Keeps that something came, and what it is kept as."""
+    """Keeps that something came, and what it is kept as: neither, where it was struck through."""
+    is_struck = attempt_id is None and text_id is None
     work = delivery.work
     kind, target, help = work.task if work else (None, None, None)
     row = {
@@ -170,7 +176,9 @@ def add(
         "help": help,
         "written_at": work.written_at if work else None,
         "came_at": work.came_at if work else None,
-        "struck": None if struck is None else strokes_of(struck),
+        "is_struck": is_struck,
+        "picture": small_picture(ink),
+        "struck": strokes_of(ink) if is_struck else None,
     }
     session.connection().execute(_ADD, row)
 
@@ -212,7 +220,7 @@ def set_best(session: Session, lesson_id: int, pupil_id: int, sent_as: str) -> N
     if (
         chosen is None
         or (chosen.lesson_id, chosen.pupil_id) != (lesson_id, pupil_id)
-        or chosen.struck is not None
+        or chosen.is_struck
     ):
         raise NotInRecordError("there is no such letter to choose; choose one of your own")
     rows = select(HandedIn).where(
@@ -237,5 +245,6 @@ def _work(row: HandedIn) -> Work:
         attempt_id=row.attempt_id,
         text_id=row.text_id,
         is_best=row.is_best,
-        struck=None if row.struck is None else ink_from(row.struck),
+        is_struck=row.is_struck,
+        picture=row.picture,
     )

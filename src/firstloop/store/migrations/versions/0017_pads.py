@@ -63,6 +63,8 @@ def upgrade() -> None:
         for name in ("written_at", "came_at"):
             table.add_column(sa.Column(name, sa.DateTime(), nullable=True))
         table.add_column(sa.Column("is_best", sa.Boolean(), nullable=False, server_default="0"))
+        table.add_column(sa.Column("is_struck", sa.Boolean(), nullable=False, server_default="0"))
+        table.add_column(sa.Column("picture", sa.JSON(), nullable=False, server_default="[]"))
         table.add_column(sa.Column("struck", sa.JSON(none_as_null=True), nullable=True))
         table.create_index("ix_handed_in_lesson_id_pupil_id", ["lesson_id", "pupil_id"])
     op.create_table(

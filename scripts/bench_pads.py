@@ -1,0 +1,159 @@
+"""Measures a class of thirty at its pads, a letter every three seconds for two minutes, with a
+teacher who looks on: how soon each is answered, how soon she is told, what is lost or doubled; and
+the same with the server killed twice and started again."""
+
+import sqlite3
+import tempfile
+import threading
+import time
+from collections import Counter
+from dataclasses import dataclass
+from pathlib import Path
+
+import numpy as np
+from scripts.listening import Listener
+from scripts.served import Application, free_port
+
+from firstloop.core.evidence.task import Handedness
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.demo.pad_client import NoAnswerError, PadClient
+from firstloop.demo.playing import Play, Played, play
+from firstloop.services.classes import begin
+from firstloop.store import accounts, school
+from firstloop.store.database import Database
+
+PADS, SECONDS, EVERY_S = 30, 120.0, 3.0
+LOOKED_AT_EVERY_S = 0.5
+
+
+@dataclass
+class Watched:
+    """What a play came to: what the pads met with, the ids that the teacher was told of and how
+    long after their answers (s), what is in the record."""
+
+    played: Played
+    told: Counter[str]
+    delays: list[float]
+    kept: Counter[str]
+
+    def report(self, name: str) -> None:
+        lost = set(self.played.stored) - set(self.kept)
+        doubled = sum(count - 1 for count in self.kept.values())
+        print(
+            f"{name:28}p50 {self.played.quantile_ms(0.5):5.0f} ms, "
+            f"p95 {self.played.quantile_ms(0.95):5.0f} ms   (bar: p95 under 150 ms)"
+        )
+        print(
+            f"  {len(self.played.stored)} handed in, {self.played.statuses[200]} again; lost "
+            f"{len(lost)}, doubled {doubled}, waiting {self.played.left}, refused "
+            f"{len(self.played.refused)}   (bar: none)"
+        )
+        missed = set(self.played.stored) - set(self.told)
+        print(
+            f"  the teacher is told after p50 {1000 * np.median(self.delays):.0f} ms, worst "
+            f"{1000 * max(self.delays):.0f} ms; not told {len(missed)}   (bar: within 1000 ms)"
+        )
+
+
+def watch(
+    *, kills: int = 0, seconds: float = SECONDS, joined: bool = False, seed: int = 1
+) -> Watched:
+    """Plays a class; one of a joined hand has another ruling and other letters."""
+    with tempfile.TemporaryDirectory() as folder:
+        record = Path(folder) / "class.db"
+        _make_class(record, joined=joined)
+        application = Application(record, free_port())
+        application.start()
+        ended = threading.Event()
+        killer = threading.Thread(target=_kill, args=(application, kills, seconds))
+        looks = threading.Thread(target=_look, args=(application.address, ended))
+        with Listener(application.port) as teacher:
+            killer.start()
+            looks.start()
+            how = Play(count=PADS, seconds=seconds, every_s=EVERY_S, seed=seed)
+            played = play(application.address, _opened(application), how)
+            killer.join()
+            until = time.monotonic() + 5
+            while len(teacher.of("attempt")) < len(played.stored) and time.monotonic() < until:
+                time.sleep(0.05)
+            heard = teacher.of("attempt")
+        ended.set()
+        looks.join()
+        application.stop()
+        told = Counter(one.data["id"] for one in heard)
+        delays = [
+            one.at - played.stored[one.data["id"]]
+            for one in heard
+            if one.data["id"] in played.stored
+        ]
+        return Watched(played, told, delays, _kept(record))
+
+
+def _make_class(record: Path, *, joined: bool) -> None:
+    database = Database(record)
+    with database.writing() as session:
+        teacher = accounts.unclaimed(session)
+        school.set_demo(session)
+    begin(
+        database,
+        teacher,
+        "Thirty",
+        style=Style("joined" if joined else "plain"),
+        ruling=Ruling(top=2.2, drop=-1.1) if joined else Ruling(),
+        x_height_mm=8.0,
+        children=[(f"Child {at}", Handedness.RIGHT) for at in range(PADS)],
+    )
+    database.close()
+
+
+def _opened(application: Application) -> str:
+    teacher = PadClient(application.address)
+    _, answer = teacher.ask("POST", "/api/write/lesson-code", {})
+    teacher.drop()
+    return str(answer["code"])
+
+
+def _kill(application: Application, kills: int, seconds: float) -> None:
+    for _ in range(kills):
+        time.sleep(seconds / (kills + 1))
+        application.kill()
+        application.start()
+
+
+def _look(address: str, ended: threading.Event) -> None:
+    """The teacher's screen, which looks at the room as letters come."""
+    screen = PadClient(address)
+    while not ended.wait(LOOKED_AT_EVERY_S):
+        try:
+            screen.ask("GET", "/api/write/room")
+        except NoAnswerError:
+            continue
+    screen.drop()
+
+
+def _kept(record: Path) -> Counter[str]:
+    with sqlite3.connect(record) as reading:
+        rows = reading.execute(
+            "SELECT id FROM handed_in WHERE attempt_id IS NOT NULL OR text_id IS NOT NULL "
+            "OR is_struck"
+        ).fetchall()
+        attempts = reading.execute("SELECT count(*) FROM attempt WHERE text_id IS NULL").fetchone()
+        letters = reading.execute(
+            "SELECT count(*) FROM handed_in WHERE attempt_id IS NOT NULL"
+        ).fetchone()
+    reading.close()
+    found = Counter(row[0] for row in rows)
+    if attempts != letters:  # a letter that is kept without its sender's id was kept twice
+        found["without an id"] = 1 + attempts[0] - letters[0]
+    return found
+
+
+def bench_pads() -> None:
+    watch().report(f"{PADS} pads, a letter each 3 s")
+    watch(joined=True, seconds=60, seed=7).report("  a joined hand, another ruling")
+    watch(kills=2, seed=3).report("  killed twice")
+
+
+if __name__ == "__main__":
+    bench_pads()
