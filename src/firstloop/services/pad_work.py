@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
+from threading import Lock
 from uuid import UUID
 
 from firstloop.core.contract import Verdict
@@ -153,10 +154,20 @@ class Answer:
     replay: tuple[int, int] | None = None
 
 
+ONE_AFTER_ANOTHER = Lock()
+"""A class that hands in all at once: the interpreter does one thing at a time, and where thirty are
+begun together each waits for all. One after another they are answered in half the time."""
+
+
 def receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answer:
     """Checks what a pad hands in and keeps it, once. Raises PutOutError for what was written after
     the end of its lesson, NoTaskError for what the lesson did not ask for, InkError,
     NotInRecordError and AnotherCameFirstError; then nothing is kept."""
+    with ONE_AFTER_ANOTHER:
+        return _receive(record, who, sent, now)
+
+
+def _receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answer:
     class_id = who.code.class_id
     if abs(sent.written_at - now) > SANE_CLOCK:
         sent = replace(sent, written_at=now)

@@ -2,8 +2,9 @@
 
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from typing import Any
 
-from sqlalchemy import ForeignKey, select
+from sqlalchemy import ForeignKey, Row, bindparam, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.teaching.lesson_codes import plain
@@ -49,6 +50,10 @@ class CodeRecord:
         return now < self.ends_at
 
 
+# Every request of a pad asks it: a statement that is built once.
+_ONE = LessonCode.__table__.select().where(LessonCode.id == bindparam("code_id"))
+
+
 def add(
     session: Session, class_id: int, lesson_id: int | None, code: str, now: datetime
 ) -> CodeRecord:
@@ -73,7 +78,7 @@ def open_of(session: Session, class_id: int, now: datetime) -> list[CodeRecord]:
 
 def get(session: Session, class_id: int, code_id: int) -> CodeRecord:
     """One code; raises NotInRecordError."""
-    row = session.get(LessonCode, code_id)
+    row = session.connection().execute(_ONE, {"code_id": code_id}).first()
     if row is None or row.class_id != class_id:
         raise NotInRecordError("there is no such lesson code; open the lesson to pads again")
     return _record(row)
@@ -114,5 +119,5 @@ def every_open(session: Session, now: datetime) -> list[CodeRecord]:
     return [_record(row) for row in session.scalars(rows)]
 
 
-def _record(row: LessonCode) -> CodeRecord:
+def _record(row: LessonCode | Row[Any]) -> CodeRecord:
     return CodeRecord(row.id, row.class_id, row.lesson_id, row.code, row.opened_at, row.ends_at)
