@@ -4,10 +4,18 @@ import sys
 from collections.abc import Callable
 from math import cos, pi, sin
 from pathlib import Path
+from typing import Any
 from urllib.parse import urljoin
 
+import numpy as np
 from playwright.sync_api import Browser, Page, sync_playwright
 from scripts.served import demo_server, empty_server, launch_chromium
+
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.letters import PLAIN
+from firstloop.demo.load import RULING
+from firstloop.demo.pad_client import Json, PadClient
+from firstloop.demo.playing import Play, play
 
 FOLDER = Path(__file__).parents[1] / "docs" / "screenshots"
 
@@ -33,13 +41,6 @@ def write_n_from_the_base_line(page: Page) -> None:
     for dx, y in path:
         page.mouse.move(x + dx, y)
     page.mouse.up()
-
-
-def _write(page: Page) -> None:
-    write_n_from_the_base_line(page)
-    page.get_by_role("button", name="Hand in").click()
-    page.get_by_role("status").wait_for()
-    page.mouse.move(0, 0)
 
 
 def _check(page: Page) -> None:
@@ -77,14 +78,6 @@ def _lesson(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
-def _memory(page: Page) -> None:
-    page.get_by_role("link", name="Back to the board").click()
-    page.get_by_role("list", name="Steps").get_by_role("button", name="Show").click()
-    page.get_by_role("radio", name="From memory").click()
-    page.get_by_role("radio", name="Give its family").click()
-    page.get_by_text("which one is missing?").wait_for()
-
-
 def _words(page: Page) -> None:
     page.get_by_label("Begin with").fill("had")
     page.get_by_role("region", name="Missing pairs").get_by_role("button").nth(4).click()
@@ -107,6 +100,71 @@ def _joining(page: Page) -> None:
     page.reload()
     page.get_by_role("list", name="Stages").wait_for()
     page.request.put(_style(page), data={"hand": "plain"})
+
+
+def _opened(page: Page, step: str) -> str:
+    """The code of today's lesson, which is at a step."""
+    lesson = page.request.post(urljoin(page.url, "/api/write/lesson-code"), data={}).json()
+    place = urljoin(page.url, f"/api/show/lessons/{lesson['lesson']}/place")
+    page.request.put(place, data={"at": step})
+    return str(lesson["code"])
+
+
+def _room(page: Page) -> None:
+    """Ten of twelve children write."""
+    code = _opened(page, "own")
+    how = Play(count=10, seconds=9.0, every_s=1.0, gaps=0.0, repeats=0.0, struck=0.1)
+    made: list[PadClient] = []
+
+    def pad() -> PadClient:
+        made.append(_Staying(urljoin(page.url, "/").rstrip("/")))
+        return made[-1]
+
+    play(page.url, code, how, pad=pad)
+    page.get_by_role("button", name="Bram").click()
+    page.get_by_role("button", name="Show the movement", exact=True).wait_for()
+
+
+class _Staying(PadClient):
+    """Does not leave when it has written."""
+
+    def ask(self, method: str, path: str, body: Json | None = None) -> tuple[int, Any]:
+        return (200, None) if path.endswith("/leave") else super().ask(method, path, body)
+
+
+def _remote(page: Page) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    _opened(page, "show")
+    page.get_by_role("region", name="Who needs a look").wait_for()
+
+
+def _pad(page: Page) -> None:
+    """Luc writes an n of his own after two, one of them struck through."""
+    page.set_viewport_size({"width": 1024, "height": 768})
+    code = _opened(page, "own").replace(" ", "-")
+    page.goto(urljoin(page.url, f"/pad?code={code}"))
+    page.get_by_role("button", name="Luc").click()
+    for way in ("Done",) * 7 + ("Strike it through", "Done", ""):
+        _write_in_the_cell(page)
+        if way:
+            page.get_by_role("button", name=way).click()
+            page.wait_for_timeout(400)
+
+
+def _write_in_the_cell(page: Page) -> None:
+    cell = page.locator("[data-active-cell]").bounding_box()
+    assert cell is not None
+    rng = np.random.default_rng(round(cell["x"]))
+    ink = write(PLAIN.scripts["i"], PLAIN, RULING, draw_pupil(rng, steadiness=0.8), rng)
+    unit = cell["height"] / (RULING.top - RULING.drop + 0.66)
+    left, base = cell["x"] + cell["width"] / 2, cell["y"] + (RULING.top + 0.33) * unit
+    for stroke in ink.strokes:
+        (x, y), *rest = stroke.points[::2].tolist()
+        page.mouse.move(left + x * unit, base - y * unit)
+        page.mouse.down()
+        for x, y in rest:
+            page.mouse.move(left + x * unit, base - y * unit)
+        page.mouse.up()
 
 
 LIST, TABLE = "Children, one a line", "first name;surname;hand\nZora;Lind;left\nZora;Lund;\n;Ott;up"
@@ -138,7 +196,6 @@ OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
-    "memory": ("/plan/today", _memory),
     "words": ("/plan/words", _words),
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
@@ -151,8 +208,9 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "check": ("/check/n", _check),
     "texts": ("/check/text", _texts),
     "grow": ("/grow", lambda _: None),
-    "line": ("/write/text?kind=sentence&target=a red hen ran", lambda _: None),
-    "write": ("/write/n", _write),  # last: it adds to the record
+    "write": ("/write", _room),  # from here on they add to the record
+    "remote": ("/hand", _remote),
+    "pad": ("/pad", _pad),
 }
 
 

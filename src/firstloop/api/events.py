@@ -33,14 +33,13 @@ Stride = tuple[Iterable[ServerSentEvent], int, bool]
 """Events, up to which happening they are, and whether there will be others."""
 
 
-async def begun_at(record: Database, class_id: int, last: int | None) -> int:
-    """From where on is told: what was told last, or from now on."""
-
-    def newest() -> int:
-        with record.session() as session:
-            return happenings.newest(session, class_id)
-
-    return await run_in_threadpool(newest) if last is None else last
+def begun_at(record: Database, class_id: int, last: int | None) -> int:
+    """From where on is told: what was told last, or from now on. It is asked before the answer
+    begins: who has its head misses nothing that comes after."""
+    if last is not None:
+        return last
+    with record.session() as session:
+        return happenings.newest(session, class_id)
 
 
 async def as_it_happens(

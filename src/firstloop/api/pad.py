@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Depends, Request, Response
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 from pydantic import AwareDatetime, BaseModel, Field, StrictBool
 
@@ -15,6 +15,7 @@ from firstloop.api.deps import (
     PAD_COOKIE,
     CodeTries,
     Db,
+    HeardOf,
     Now,
     PadIn,
     PadLate,
@@ -98,6 +99,7 @@ class JoinedOut(BaseModel):
 def post_join(  # noqa: PLR0917  # what joining is about
     record: Record,
     tries: CodeTries,
+    heard: HeardOf,
     now: Now,
     sent: KnownIn | CodeIn,
     request: Request,
@@ -114,6 +116,7 @@ def post_join(  # noqa: PLR0917  # what joining is about
     if joined is None:
         response.status_code = 202
         return WaitsOut()
+    heard.of(joined.pad.id)
     _let_in(request, response, joined)
     with record.session() as session:
         return _joined_out(session, InLesson(joined.pad, joined.code), now)
@@ -315,13 +318,20 @@ def get_pad_prompt(session: Db, who: PadIn, prompt_id: PathId, picture: bool = F
     return Response(sound, media_type=media_of(sound))
 
 
+def _told_until(record: Record, who: PadIn, last_event_id: LastEventId = None) -> int:
+    return begun_at(record, who.code.class_id, last_event_id)
+
+
 @router.get("/events", response_class=EventSourceResponse)
 async def get_pad_events(
-    record: Record, who: PadIn, last_event_id: LastEventId = None, wait: Wait = True
+    record: Record,
+    who: PadIn,
+    after: Annotated[int, Depends(_told_until)],
+    *,
+    wait: Wait = True,
 ) -> AsyncIterable[ServerSentEvent]:
     """A new task, the movement once more, choosing the best, a look at the board, the end."""
     class_id = who.code.class_id
-    after = await begun_at(record, class_id, last_event_id)
 
     def stride(since: int) -> Stride:
         with record.session() as session:

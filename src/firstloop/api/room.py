@@ -9,7 +9,7 @@ from io import BytesIO
 from typing import Annotated
 
 import segno
-from fastapi import APIRouter, Query, Request, Response
+from fastapi import APIRouter, Depends, Query, Request, Response
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 from pydantic import BaseModel, Field
 
@@ -308,6 +308,10 @@ def _child_out(one: ChildNow, heard: Heard) -> ChildOut:
     )
 
 
+def _told_until(record: Record, school_class: Class, last_event_id: LastEventId = None) -> int:
+    return begun_at(record, school_class.id, last_event_id)
+
+
 @router.get("/live", response_class=EventSourceResponse)
 async def get_live(  # noqa: PLR0917  # who listens to what
     record: Record,
@@ -315,13 +319,13 @@ async def get_live(  # noqa: PLR0917  # who listens to what
     heard: HeardOf,
     token: Token,
     request: Request,
-    last_event_id: LastEventId = None,
+    after: Annotated[int, Depends(_told_until)],
+    *,
     wait: Wait = True,
 ) -> AsyncIterable[ServerSentEvent]:
     """What is handed in (`attempt`), which pads come, go or fall silent (`pad`), what an eye saw
     (`tally`), which letter was chosen (`best`), where a board is (`place`, `onwards`)."""
     class_id, here = school_class.id, sits_here(request)
-    after = await begun_at(record, class_id, last_event_id)
     silent: set[int] = set()
 
     def stride(since: int) -> Stride:

@@ -71,6 +71,7 @@ def _serve(options: argparse.Namespace) -> int:
         app = create_app(database, INTERFACE, hosts=names, address=where)
         prepare(database, datetime.now(UTC))
         app.openapi()  # the routes are put together when they are first asked for: not by a request
+        _answer_from_now_on(listening, options.host, options.port)
         shown = where or f"http://{options.host}:{options.port}"
         print(f"First Loop is at {shown} (Ctrl+C ends it)", flush=True)
         if tls and tls.authority:
@@ -149,16 +150,31 @@ def _names(host: str, more: list[str]) -> list[str]:
 
 
 def _listen(host: str, port: int) -> socket.socket:
-    """A socket that listens before anything is said of it; requests wait until they are served."""
+    """A socket at the address, taken before anything long is begun. Who comes while the server
+    prepares is not answered, and comes again: a pad that waited for seconds would be no better."""
     try:
-        listening = socket.create_server((host, port))
+        family, kind, _, _, address = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)[0]
+        listening = socket.socket(family, kind)
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         # Else the end of an answer waits until its head is acknowledged: 40 ms for nothing.
         listening.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
-        return listening
+        listening.bind(address)
     except OSError as error:
-        raise FirstLoopError(
-            f"{host}:{port} cannot be served on ({error.strerror}); choose another with --port"
-        ) from error
+        raise _taken(host, port, error) from error
+    return listening
+
+
+def _answer_from_now_on(listening: socket.socket, host: str, port: int) -> None:
+    try:
+        listening.listen()
+    except OSError as error:  # another took the address meanwhile
+        raise _taken(host, port, error) from error
+
+
+def _taken(host: str, port: int, error: OSError) -> FirstLoopError:
+    return FirstLoopError(
+        f"{host}:{port} cannot be served on ({error.strerror}); choose another with --port"
+    )
 
 
 def _openapi(_: argparse.Namespace) -> int:

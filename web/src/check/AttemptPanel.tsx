@@ -41,7 +41,9 @@ export function AttemptPanel({
           {attempt.pupil.name}: {attempt.letter}
         </h1>
         <p className="text-soft">
-          {attempt.text_id === null ? (
+          {attempt.source === "eye" ? (
+            "seen by eye"
+          ) : attempt.text_id === null ? (
             HELP_WORDS[attempt.help]
           ) : (
             <Link
@@ -54,19 +56,21 @@ export function AttemptPanel({
           , {dayOf(attempt.written_at)}
         </p>
       </header>
-      <div className="flex gap-3">
-        <InkOverModel
-          attempt={attempt}
-          letter={letter}
-          time_s={playback.time_s}
-          label={`${attempt.letter} by ${attempt.pupil.name}, large`}
-          className="h-44 min-w-0 flex-1 rounded-lg border-2 border-crease bg-leaf"
-        />
-        <Button onClick={playback.replay} className="flex-col self-end" aria-keyshortcuts="Space">
-          <Play aria-hidden size={20} />
-          Replay
-        </Button>
-      </div>
+      {attempt.source === "eye" ? null : (
+        <div className="flex gap-3">
+          <InkOverModel
+            attempt={attempt}
+            letter={letter}
+            time_s={playback.time_s}
+            label={`${attempt.letter} by ${attempt.pupil.name}, large`}
+            className="h-44 min-w-0 flex-1 rounded-lg border-2 border-crease bg-leaf"
+          />
+          <Button onClick={playback.replay} className="flex-col self-end" aria-keyshortcuts="Space">
+            <Play aria-hidden size={20} />
+            Replay
+          </Button>
+        </div>
+      )}
       <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
         “{attempt.say}”
       </p>

@@ -1,4 +1,5 @@
 /** Check: the class's letters spread out as on a table; one is taken up and talked about. */
+import { Eye } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
@@ -162,12 +163,22 @@ function AttemptCard({
       data-judged={attempt.judgement ? true : undefined}
       className="relative flex w-full flex-col rounded-lg border-2 border-crease bg-leaf p-2 text-left hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash"
     >
-      <InkOverModel
-        attempt={attempt}
-        letter={letter}
-        label={`${attempt.letter} by ${attempt.pupil.name}`}
-        className="h-32 w-full"
-      />
+      {attempt.source === "eye" ? (
+        <span className="flex h-32 w-full flex-col items-center justify-center gap-1 text-soft">
+          <Eye aria-hidden size={32} />
+          seen by eye
+          <span className="sr-only">
+            : {attempt.letter} by {attempt.pupil.name}
+          </span>
+        </span>
+      ) : (
+        <InkOverModel
+          attempt={attempt}
+          letter={letter}
+          label={`${attempt.letter} by ${attempt.pupil.name}`}
+          className="h-32 w-full"
+        />
+      )}
       {attempt.judgement ? (
         <span className="absolute top-1.5 right-2 text-sm text-rule-deep">looked at</span>
       ) : null}

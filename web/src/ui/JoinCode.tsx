@@ -6,8 +6,8 @@ function Reach({ code }: { code: LessonCodeOut }) {
   if (code.reaches) return null;
   return (
     <p className="mt-2 max-w-96 text-sm text-soft">
-      Only pads on this machine reach that address. For others start First Loop with --host (README,
-      Pads).
+      Only pads on this machine reach that address. For others start First Loop with --host
+      (docs/for-technicians.md).
     </p>
   );
 }

@@ -46,13 +46,13 @@ export const HELP: Record<"plan" | "show" | "write" | "check" | "grow" | "settin
   write: {
     name: "Write",
     sentences: [
-      "Choose who writes and what helps: a letter to trace, its dots, a model, or nothing.",
-      "Each letter is checked as it is handed in, and the child hears one thing at most.",
-      "A bad one is taken back or left; the next one is better.",
+      "Open the lesson, and the pads come in by the square or the two words; they follow the board.",
+      "Each child’s last letters stand here as they come, with the one thing to say; who is stuck or has not begun is found at once.",
+      "For paper there is the tally, for a walk the lesson in your hand, and one pad at this screen.",
     ],
     keys: [
-      ["Enter", "hand it in"],
-      ["z", "take the last stroke back"],
+      ["Enter", "hand it in, on the pad here"],
+      ["z", "take the last stroke or tap back"],
       ["l", "another letter"],
       ...EVERYWHERE,
     ],
