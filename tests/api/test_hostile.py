@@ -39,8 +39,8 @@ PAGES = [
 SHE_IS_GONE = ("DELETE /api/session", "DELETE /api/classroom", "PUT /api/classroom/teacher")
 """After these there is no page of the class to be asked for."""
 
-EVERY = 15
-"""Of the 6,400 hostile requests every fifteenth is tried: all take three minutes."""
+EVERY = 25
+"""Of the 10,000 hostile requests every twenty-fifth is tried: all take about five minutes."""
 
 
 @pytest.fixture(scope="module")
