@@ -3,7 +3,6 @@ comes, whether the server is killed meanwhile or the network goes."""
 
 import re
 import shutil
-import sqlite3
 import threading
 import time
 from collections import Counter
@@ -12,17 +11,12 @@ from pathlib import Path
 
 import pytest
 from scripts.listening import Listener
+from scripts.pad_class import kept, make_class, opened
 from scripts.served import Application, free_port
 
 from firstloop.cli import main
-from firstloop.core.evidence.task import Handedness
-from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.style import Style
 from firstloop.demo.pad_client import PadClient
 from firstloop.demo.playing import Play, play
-from firstloop.services.classes import begin
-from firstloop.store import accounts, school
-from firstloop.store.database import Database
 
 CHILDREN = ("Ada", "Bo", "Cem", "Dia", "Eli", "Fay")
 
@@ -31,20 +25,7 @@ CHILDREN = ("Ada", "Bo", "Cem", "Dia", "Eli", "Fay")
 def record(tmp_path: Path, empty_record: Path) -> Path:
     path = tmp_path / "record.db"
     shutil.copy(empty_record, path)
-    database = Database(path)
-    with database.writing() as session:
-        teacher = accounts.unclaimed(session)
-        school.set_demo(session)
-    begin(
-        database,
-        teacher,
-        "Wren class",
-        style=Style("plain"),
-        ruling=Ruling(),
-        x_height_mm=8.0,
-        children=[(name, Handedness.RIGHT) for name in CHILDREN],
-    )
-    database.close()
+    make_class(path, CHILDREN)
     return path
 
 
@@ -56,29 +37,11 @@ def application(record: Path) -> Iterator[Application]:
     running.stop()
 
 
-def opened(application: Application) -> str:
-    teacher = PadClient(application.address)
-    _, answer = teacher.ask("POST", "/api/write/lesson-code", {})
-    teacher.drop()
-    return str(answer["code"])
-
-
-def kept(record: Path) -> Counter[str]:
-    """How often each thing that pads handed in is in the record, as a letter or as struck."""
-    with sqlite3.connect(record) as reading:
-        rows = reading.execute(
-            "SELECT id FROM handed_in WHERE attempt_id IS NOT NULL OR text_id IS NOT NULL "
-            "OR is_struck"
-        ).fetchall()
-    reading.close()
-    return Counter(row[0] for row in rows)
-
-
 def test_killed_twice_nothing_is_lost_or_doubled_and_the_teacher_misses_nothing(
     application: Application, record: Path
 ) -> None:
     how = Play(count=len(CHILDREN), seconds=8.0, every_s=0.5, gaps=0.1, repeats=0.2)
-    code = opened(application)
+    code = opened(application.address)
 
     def killed_and_back_twice() -> None:
         for _ in range(2):
@@ -106,7 +69,7 @@ def test_the_teacher_is_told_within_a_second_and_the_server_ends_while_she_liste
     application: Application,
 ) -> None:
     pad = PadClient(application.address)
-    pad.ask("POST", "/api/pad/join", {"code": opened(application)})
+    pad.ask("POST", "/api/pad/join", {"code": opened(application.address)})
     with Listener(application.port) as teacher:
         began = time.monotonic()
         pad.ask("POST", "/api/pad/pupil", {"pupil": 1})

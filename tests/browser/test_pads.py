@@ -196,6 +196,16 @@ def test_when_the_step_ends_what_was_being_written_is_handed_in(
     expect(pad.get_by_role("button", name="1. n")).to_be_visible()
 
 
+def test_when_the_lesson_ends_a_letter_that_was_begun_is_still_taken(
+    page: Page, pad: Page, lesson: int
+) -> None:
+    write_n(pad)
+    page.request.delete(f"/api/write/lesson-code?lesson={lesson}")
+    expect(pad.get_by_text("The lesson is over.")).to_be_visible()
+    page.request.post("/api/write/lesson-code", data={"lesson": lesson})
+    kept(page, 1)
+
+
 def test_a_palm_that_lay_there_before_the_pen_came_is_no_stroke(pad: Page) -> None:
     sheet = pad.get_by_role("application")
     sheet.evaluate(

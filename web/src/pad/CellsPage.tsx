@@ -15,8 +15,7 @@ import { StartDot } from "../ink/StartDot";
 import { AskedWith } from "./AskedWith";
 import { type Cells, cellAt, cellsFor, linesOf, placeOf } from "./layout";
 import { Model } from "./Model";
-import { PadBar } from "./PadBar";
-import { Enough } from "./pictures";
+import { EnoughSign, isEnough, PadBar } from "./PadBar";
 import { Sheet, type SheetSize } from "./Sheet";
 import type { Written } from "./store";
 import type { PadLesson } from "./usePadLesson";
@@ -56,32 +55,9 @@ export function CellsPage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
           }
         </Sheet>
       </div>
-      <PadBar
-        written={page.strokes.length > 0}
-        rubbing={task.rubbing_out}
-        onStrike={() => {
-          page.done(true);
-        }}
-        onRubOut={page.rubOut}
-        onDone={() => {
-          page.done(false);
-        }}
-      >
-        {pad.answer?.say ? <p role="status">{pad.answer.say}</p> : null}
-        {enough ? (
-          <p role="status" className="sr-only">
-            That is enough
-          </p>
-        ) : null}
-      </PadBar>
+      <PadBar task={task} page={page} pad={pad} />
     </>
   );
-}
-
-/** Whether so many were written as the class wants, struck ones aside. */
-function isEnough({ enough, written }: PadTaskOut, page: PageHook): boolean {
-  const alone = page.letters.filter(({ body }) => !body.struck).length;
-  return enough !== null && page.strokes.length === 0 && Math.max(written, alone) >= enough;
 }
 
 function CellsSheet({
@@ -156,11 +132,7 @@ function CellsSheet({
         }}
         onStroke={page.add}
       />
-      {enough ? (
-        <div className="pointer-events-none absolute right-3 bottom-3">
-          <Enough />
-        </div>
-      ) : null}
+      {enough ? <EnoughSign /> : null}
     </>
   );
 }

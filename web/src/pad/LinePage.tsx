@@ -15,8 +15,7 @@ import { rowsOf, strokesOf } from "../ink/wordRows";
 import { AskedWith } from "./AskedWith";
 import { linesOf } from "./layout";
 import { Model } from "./Model";
-import { PadBar } from "./PadBar";
-import { Enough } from "./pictures";
+import { EnoughSign, isEnough, PadBar } from "./PadBar";
 import { Sheet, type SheetSize } from "./Sheet";
 import type { PadLesson } from "./usePadLesson";
 import { type PageHook, usePage } from "./usePage";
@@ -46,10 +45,7 @@ export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
   const together = (strokes: InkStroke[]) => onOneLine(strokes, lines, rows);
   const page = usePage({ task, together, onKept: pad.kept });
   const leftHanded = task.handedness === "left";
-  const enough =
-    page.strokes.length === 0 &&
-    task.enough !== null &&
-    Math.max(task.written, page.letters.filter(({ body }) => !body.struck).length) >= task.enough;
+  const enough = isEnough(task, page);
   return (
     <>
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-3">
@@ -63,24 +59,7 @@ export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
           }
         </Sheet>
       </div>
-      <PadBar
-        written={page.strokes.length > 0}
-        rubbing={task.rubbing_out}
-        onStrike={() => {
-          page.done(true);
-        }}
-        onRubOut={page.rubOut}
-        onDone={() => {
-          page.done(false);
-        }}
-      >
-        {pad.answer?.say ? <p role="status">{pad.answer.say}</p> : null}
-        {enough ? (
-          <p role="status" className="sr-only">
-            That is enough
-          </p>
-        ) : null}
-      </PadBar>
+      <PadBar task={task} page={page} pad={pad} />
     </>
   );
 }
@@ -186,11 +165,7 @@ function LineSheet({
         strokes={page.strokes}
         onStroke={page.add}
       />
-      {enough ? (
-        <div className="pointer-events-none absolute right-3 bottom-3">
-          <Enough />
-        </div>
-      ) : null}
+      {enough ? <EnoughSign /> : null}
     </>
   );
 }

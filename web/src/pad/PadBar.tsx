@@ -1,40 +1,59 @@
 /** Under the sheet: strike through or rub out, what is said, done. */
 import { Check, Undo2 } from "lucide-react";
-import type { ReactNode } from "react";
 
+import type { PadTaskOut } from "../api/schema";
 import { PadButton, StruckIcon } from "./PadButton";
+import { Enough } from "./pictures";
+import type { PadLesson } from "./usePadLesson";
+import type { PageHook } from "./usePage";
 
-export function PadBar({
-  written,
-  rubbing,
-  onStrike,
-  onRubOut,
-  onDone,
-  children,
-}: {
-  written: boolean;
-  rubbing: boolean;
-  onStrike: () => void;
-  onRubOut: () => void;
-  onDone: () => void;
-  children?: ReactNode;
-}) {
+export function PadBar({ task, page, pad }: { task: PadTaskOut; page: PageHook; pad: PadLesson }) {
+  const written = page.strokes.length > 0;
   return (
     <footer className="flex h-20 shrink-0 items-center gap-4 px-4">
-      <PadButton name="Strike it through" disabled={!written} onClick={onStrike}>
+      <PadButton
+        name="Strike it through"
+        disabled={!written}
+        onClick={() => {
+          page.done(true);
+        }}
+      >
         <StruckIcon />
       </PadButton>
-      {rubbing ? (
-        <PadButton name="Last stroke away" disabled={!written} onClick={onRubOut}>
+      {task.rubbing_out ? (
+        <PadButton name="Last stroke away" disabled={!written} onClick={page.rubOut}>
           <Undo2 aria-hidden size={30} />
         </PadButton>
       ) : null}
-      <div className="flex min-w-0 flex-1 items-center justify-center gap-3 text-xl">
-        {children}
-      </div>
-      <PadButton look="done" name="Done" disabled={!written} onClick={onDone}>
+      <p role="status" className="min-w-0 flex-1 text-center text-xl">
+        {pad.answer?.say}
+        {isEnough(task, page) ? <span className="sr-only">That is enough</span> : null}
+      </p>
+      <PadButton
+        look="done"
+        name="Done"
+        disabled={!written}
+        onClick={() => {
+          page.done(false);
+        }}
+      >
         <Check aria-hidden size={36} />
       </PadButton>
     </footer>
+  );
+}
+
+/** Whether so many were written as the class wants, struck ones aside; not while one is written. */
+export function isEnough({ enough, written }: PadTaskOut, page: PageHook): boolean {
+  const alone = page.letters.filter(({ body }) => !body.struck).length;
+  return enough !== null && page.strokes.length === 0 && Math.max(written, alone) >= enough;
+}
+
+/** The sun over a sheet on which enough is written. */
+export function EnoughSign() {
+  return (
+    <div className="pointer-events-none absolute right-3 bottom-3">
+      <Enough />
+    </div>
   );
 }

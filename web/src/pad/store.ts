@@ -23,6 +23,8 @@ export interface Draft {
   task: string;
   cell: number;
   strokes: InkStroke[];
+  /** When it was begun, by this pad's clock. */
+  began: number;
 }
 
 interface Kept extends DBSchema {

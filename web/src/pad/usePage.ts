@@ -14,6 +14,8 @@ export interface Page {
   /** What is being written, and in which cell. */
   strokes: InkStroke[];
   cell: number;
+  /** When that was begun, ms. */
+  began: number;
 }
 
 export interface PageHook extends Page {
@@ -49,7 +51,7 @@ export function usePage({ task, together, onKept }: Props): PageHook {
     void pageOf(key).then(({ letters, draft }) => {
       if (left) return;
       const cell = draft?.cell ?? nextCell(letters, latest.current.task.written);
-      setPage({ key, letters, strokes: draft?.strokes ?? [], cell });
+      setPage({ key, letters, strokes: draft?.strokes ?? [], cell, began: draft?.began ?? 0 });
     });
     return () => {
       left = true;
@@ -76,25 +78,27 @@ export function usePage({ task, together, onKept }: Props): PageHook {
     letters: here?.letters ?? [],
     strokes: here?.strokes ?? [],
     cell: here?.cell ?? 0,
+    began: here?.began ?? 0,
     add: (stroke) => {
       change((open) => {
         const strokes = [...open.strokes, stroke];
-        void keepDraft({ task: key, cell: open.cell, strokes });
-        return { ...open, strokes };
+        const began = open.strokes.length === 0 ? Date.now() : open.began;
+        void keepDraft({ task: key, cell: open.cell, strokes, began });
+        return { ...open, strokes, began };
       });
     },
     goTo: (cell) => {
-      if (here) setPage({ key, letters: handIn(here, false), strokes: [], cell });
+      if (here) setPage({ key, letters: handIn(here, false), strokes: [], cell, began: 0 });
     },
     done: (struck) => {
       if (!here || here.strokes.length === 0) return;
       const letters = handIn(here, struck);
-      setPage({ key, letters, strokes: [], cell: nextCell(letters, 0) });
+      setPage({ key, letters, strokes: [], cell: nextCell(letters, 0), began: 0 });
     },
     rubOut: () => {
       change((open) => {
         const strokes = open.strokes.slice(0, -1);
-        void keepDraft({ task: key, cell: open.cell, strokes });
+        void keepDraft({ task: key, cell: open.cell, strokes, began: open.began });
         return { ...open, strokes };
       });
     },
@@ -107,7 +111,7 @@ function nextCell(letters: readonly Written[], written: number): number {
 }
 
 function writtenOf(
-  { strokes, cell }: Page,
+  { strokes, cell, began }: Page,
   task: PadTaskOut,
   together: Props["together"],
   struck: boolean,
@@ -124,7 +128,8 @@ function writtenOf(
       target: task.target ?? "",
       kind: task.kind ?? "letter",
       help: task.help ?? "copy",
-      written_at: new Date().toISOString(),
+      // When it was begun: a lesson that ends meanwhile still takes it.
+      written_at: new Date(began).toISOString(),
       struck,
       seat: task.seat,
       strokes: inkOf(together ? together(strokes) : strokes),
