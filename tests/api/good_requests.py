@@ -161,7 +161,7 @@ REQUESTS = (
     good("POST /api/write/call", {"what": "look", "lesson": 1, "pad": 1}),
     good("GET /api/write/tally", query={"letter": "n"}),
     good("POST /api/write/tally", {"pupil_id": 1, "letter": "n", "seen": "start_place"}),
-    good("POST /api/write/pads/nod", {"pads": [1], "lesson": 1}),
+    good("POST /api/write/nod", {"pads": [1], "lesson": 1}),
     good("POST /api/write/pads/{pad}/free", pad=1),
     good("DELETE /api/write/pads/{pad}", pad=1),
     good("DELETE /api/write/pads"),

@@ -120,7 +120,7 @@ def test_a_known_pad_waits_for_the_nod(app: FastAPI, client: TestClient, pad: Te
     assert pad.post("/api/pad/join", json=known).status_code == 202
     assert [one["state"] for one in client.get("/api/write/pads").json()] == ["asking"]
     assert pad.post("/api/pad/join", json=known).status_code == 202
-    assert client.post("/api/write/pads/nod", json={}).json() == {"nodded": 1}
+    assert client.post("/api/write/nod", json={}).json() == {"nodded": 1}
     assert pad.post("/api/pad/join", json=known).status_code == 200
     assert pad.get("/api/pad/task").status_code == 200
 

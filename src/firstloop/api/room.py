@@ -195,7 +195,7 @@ class NodOut(BaseModel):
     nodded: int
 
 
-@router.post("/pads/nod")
+@router.post("/nod")
 def post_nod(record: Record, school_class: Class, now: Now, sent: NodIn) -> NodOut:
     """Lets pads in that ask, all at once where none is named."""
     count = lesson_codes.nod_in(record, school_class.id, sent.pads, sent.lesson, now)

@@ -154,12 +154,16 @@ def _listen(host: str, port: int) -> socket.socket:
     prepares is not answered, and comes again: a pad that waited for seconds would be no better."""
     try:
         family, kind, _, _, address = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)[0]
-        listening = socket.socket(family, kind)
-        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        # Else the end of an answer waits until its head is acknowledged: 40 ms for nothing.
-        listening.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
+    except OSError as error:
+        raise _taken(host, port, error) from error
+    listening = socket.socket(family, kind)
+    listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    # Else the end of an answer waits until its head is acknowledged: 40 ms for nothing.
+    listening.setsockopt(socket.IPPROTO_TCP, socket.TCP_NODELAY, 1)
+    try:
         listening.bind(address)
     except OSError as error:
+        listening.close()
         raise _taken(host, port, error) from error
     return listening
 

@@ -91,7 +91,7 @@ export const useOpenLesson = () =>
   $api.useMutation("post", "/api/write/lesson-code", useRoomChanged());
 export const useEndLesson = () =>
   $api.useMutation("delete", "/api/write/lesson-code", useRoomChanged());
-export const useNod = () => $api.useMutation("post", "/api/write/pads/nod", useRoomChanged());
+export const useNod = () => $api.useMutation("post", "/api/write/nod", useRoomChanged());
 export const useFreeTile = () =>
   $api.useMutation("post", "/api/write/pads/{pad}/free", useRoomChanged());
 export const useForgetPads = () => $api.useMutation("delete", "/api/write/pads", useRoomChanged());

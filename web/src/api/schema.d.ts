@@ -1110,7 +1110,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/write/pads/nod": {
+    "/api/write/nod": {
         parameters: {
             query?: never;
             header?: never;

@@ -142,10 +142,10 @@ test("what comes is looked at at once", async () => {
 
 test("pads that ask are let in all at once, and all are called to the board", async () => {
   serve("GET /api/write/pads", [pad("4", { state: "asking" }), pad("5", { state: "asking" })]);
-  serve("POST /api/write/pads/nod", { nodded: 2 });
+  serve("POST /api/write/nod", { nodded: 2 });
   const { user } = putUp(<RoomDesk />);
   await user.click(await screen.findByRole("button", { name: "Let all in" }));
-  expect(askedOf("POST /api/write/pads/nod")[0]?.body).toEqual({ pads: null, lesson: 3 });
+  expect(askedOf("POST /api/write/nod")[0]?.body).toEqual({ pads: null, lesson: 3 });
   await user.click(screen.getByRole("button", { name: "Look at the board" }));
   await waitFor(() => {
     expect(askedOf("POST /api/write/call").at(-1)?.body).toEqual({ what: "look", lesson: 3 });
