@@ -14,7 +14,7 @@ from firstloop.api import (
     classroom,
     door,
     grow,
-    pad,
+    pads,
     plan,
     problems,
     room,
@@ -32,17 +32,15 @@ from firstloop.services.heard import Heard
 from firstloop.services.tries import Tries, of_codes
 from firstloop.store.database import Database
 
-FOR_ANYBODY = (session.router, tiles.router, pad.joining_router)
+FOR_ANYBODY = (session.router, tiles.router, *pads.FOR_ANYBODY)
 """What is answered to who is not signed in: nothing of a class."""
-
-FOR_PADS = (pad.router,)
-"""What a pad in a lesson may do; it is known by what it was given when it joined."""
 
 FOR_TEACHERS = (school.router, beginning.router)
 """What needs nothing but somebody signed in: it is about herself."""
 
 FOR_THE_CLASSS_TEACHER = (
-    *(one.router for one in (classroom, roster, show, write, room, check, texts, grow)),
+    *(one.router for one in (classroom, roster, show, write, check, texts, grow)),
+    *room.ROUTERS,
     *plan.ROUTERS,
 )
 """What is about a class: all of it to its teacher, little of it to a helper."""
@@ -77,7 +75,7 @@ def create_app(
     door.install(app, hosts)
     for needed, routers in (
         ((), FOR_ANYBODY),
-        ((Depends(pad_known),), FOR_PADS),
+        ((Depends(pad_known),), pads.FOR_PADS),
         ((Depends(teacher),), FOR_TEACHERS),
         ((Depends(for_its_teacher),), FOR_THE_CLASSS_TEACHER),
     ):

@@ -6,19 +6,11 @@ from pydantic import BaseModel
 
 from firstloop.api.attempts import Verdicts
 from firstloop.api.drawings import Picture
+from firstloop.api.who import Who, who_out
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services.looking import Seen
 from firstloop.store.records import PupilRecord
-
-
-class Who(BaseModel):
-    """A child as a tile: what to call it, and its picture: where it is fetched, and by name."""
-
-    id: int
-    name: str
-    picture: str | None
-    tile: str | None
 
 
 class WorkTold(BaseModel):
@@ -40,12 +32,6 @@ class WorkTold(BaseModel):
     at: datetime | None
     attempt_id: int | None
     text_id: int | None
-
-
-def who_out(pupil: PupilRecord) -> Who:
-    """A child as a tile."""
-    address = None if pupil.tile is None else f"/api/tiles/{pupil.tile}"
-    return Who(id=pupil.id, name=pupil.name, picture=address, tile=pupil.tile)
 
 
 def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
