@@ -9,10 +9,9 @@ import type { Frame } from "../ink/brush";
 import { boxOf } from "../ink/geometry";
 import { InkCanvas } from "../ink/InkCanvas";
 import { InkShape } from "../ink/InkShape";
-import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
-import { StartDot } from "../ink/StartDot";
 import { AskedWith } from "./AskedWith";
+import { Helped } from "./Helped";
 import { type Cells, cellAt, cellsFor, linesOf, placeOf } from "./layout";
 import { Model } from "./Model";
 import { EnoughSign, isEnough, PadBar } from "./PadBar";
@@ -168,8 +167,6 @@ function Cell({
 }) {
   const { left, base } = placeOf(cells, cell);
   const { unit, width, height, drop } = cells;
-  const dotted = help === "trace";
-  const begins = help === "trace" || help === "finish";
   return (
     <g transform={`translate(${String(left)} ${String(base)}) scale(${String(unit)})`}>
       {active ? (
@@ -185,26 +182,7 @@ function Cell({
         />
       ) : null}
       <g transform={`translate(${String(centre)} 0)`}>
-        {dotted
-          ? letter?.strokes
-              .flat()
-              // Going back runs on dots that are there already; a dot is its own.
-              .filter(({ kind }) => kind !== "back" && kind !== "dot")
-              .map(({ points }, at) => (
-                <PenLine
-                  key={at}
-                  points={points}
-                  width={0.06}
-                  dotted
-                  className="stroke-rule-deep"
-                />
-              ))
-          : null}
-        {begins
-          ? letter?.strokes.map(([first], at) =>
-              first ? <StartDot key={at} points={first.points} r={0.1} /> : null,
-            )
-          : null}
+        {letter ? <Helped letter={letter} help={help} /> : null}
       </g>
     </g>
   );

@@ -10,9 +10,9 @@ import { onOneLine, rowsFor } from "../ink/longLine";
 import { rowHeight, ruledFor } from "../ink/padGeometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
-import { StartDot } from "../ink/StartDot";
 import { rowsOf, strokesOf } from "../ink/wordRows";
 import { AskedWith } from "./AskedWith";
+import { Helped } from "./Helped";
 import { linesOf } from "./layout";
 import { Model } from "./Model";
 import { EnoughSign, isEnough, PadBar } from "./PadBar";
@@ -133,23 +133,7 @@ function LineSheet({
           ))}
           {word && !enough ? (
             <g transform={`translate(${String(LEFT)} 0)`}>
-              {help === "trace"
-                ? word.strokes
-                    .flat()
-                    .filter(({ kind }) => kind !== "back" && kind !== "dot")
-                    .map(({ points }, at) => (
-                      <PenLine
-                        key={at}
-                        points={points}
-                        width={0.06}
-                        dotted
-                        className="stroke-rule-deep"
-                      />
-                    ))
-                : null}
-              {word.strokes.map(([first], at) =>
-                first ? <StartDot key={at} points={first.points} r={0.1} /> : null,
-              )}
+              <Helped letter={word} help={help} />
             </g>
           ) : null}
         </g>
