@@ -1,7 +1,6 @@
 """The course of a joined text: the way of the pen through all of its letters and joins, with every
 form in which a letter may be met on it."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import groupby
@@ -21,13 +20,13 @@ from firstloop.core.limits import (
     AS_IN_PRINT,
     BAR_COMES_LATER,
     CASE_ON_THE_WAY,
+    HEADING_WEIGHT,
     INK_SPACING,
-    LIFTED_AT_A_JOIN,
     STRIDE,
 )
 from firstloop.core.text.words import compose
 
-Indices = npt.NDArray[np.intp]
+Values = npt.NDArray[np.float32]
 
 _PRINTED = "bkpsvwxyz"
 """Joined letters whose print form is met in joined writing too, led into and out of as it comes."""
@@ -59,108 +58,112 @@ class Form:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class Course:
-    """The steps of the way, form by form: height (u) and unit heading of each, the place of its
-    letter (spaces left out) and of its form, whether a form begins there, whether it is the
-    letter's own.
+class Steps:
+    """A letter of the course, step by step in each of its forms; shorter ones go on with steps that
+    nothing leads out of.
 
-    `bounds` are for each form where its steps begin, where its own begin, where its own end, and
-    where it ends; `of` is its letter's place.
+    `terms` (step, form, 5) are what the cost of a step is a product of with the ink's `terms_of`.
+    For each form `first` is the step at which its own begins, and `ends` are the two at which it
+    may be left for the next letter: where its own ends, and its last.
     """
 
-    heights: FloatArray
-    headings: FloatArray
-    place: Indices
-    form: Indices
-    is_first: npt.NDArray[np.bool_]
-    is_own: npt.NDArray[np.bool_]
     forms: tuple[Form, ...]
-    of: tuple[int, ...]
-    bounds: tuple[tuple[int, int, int, int], ...]
-    ends: Indices
-    """Steps at which a letter may be left, in order; of each form where its own ends and its end.
-    """
-    ways_in: dict[int, float]
-    """Steps at which a letter may be entered, in order, and what that costs: where a form begins;
-    and where its own does, which is to leave out the join."""
-    unled: frozenset[int]
-    """Of these, those without the join."""
-    ways_to: Indices
-    ways_cost: npt.NDArray[np.float32]
-    ways_unled: npt.NDArray[np.bool_]
-    """The same as arrays, (way,)."""
-    shares: FloatArray
-    """For each letter the share of the way, in the hand's own forms, that is done at its end."""
-    lifts: int
-    """How often the hand lifts the pen, after each word and after letters that it does not join."""
+    terms: Values
+    first: tuple[int, ...]
+    led: dict[int, tuple[int, ...]]
+    """By the step at which their own begins: the forms that are led into."""
+    ends: tuple[tuple[int, int], ...]
+
+    @classmethod
+    def of(cls, forms: tuple[Form, ...]) -> "Steps":
+        """The steps of a letter in these forms."""
+        parts = [[[_thin(s) for s in part] for part in (f.before, f.own, f.after)] for f in forms]
+        lengths = [[sum(map(len, part)) for part in form] for form in parts]
+        terms = np.zeros((max(map(sum, lengths)), len(forms), 5), np.float32)
+        for at, form in enumerate(parts):
+            lines = [line for part in form for line in part]
+            heights = np.concatenate([line[:, 1] for line in lines])
+            headings = np.concatenate([polyline.headings(line) for line in lines])
+            terms[: len(heights), at] = np.column_stack(
+                [
+                    np.ones(len(heights)),
+                    -2.0 * heights,
+                    heights * heights + HEADING_WEIGHT,
+                    -HEADING_WEIGHT * headings,
+                ]
+            )
+        first = tuple(before for before, _, _ in lengths)
+        return cls(
+            forms=forms,
+            terms=terms,
+            first=first,
+            led={
+                step: tuple(at for at, one in enumerate(first) if one == step)
+                for step in first
+                if step
+            },
+            ends=tuple(
+                (before + own - 1, before + own + after - 1) for before, own, after in lengths
+            ),
+        )
 
     @property
-    def letters(self) -> int:
-        """How many letters were asked for."""
-        return self.of[-1] + 1
+    def own_ends(self) -> int:
+        """The first step at which any form's own ends."""
+        return min(own for own, _ in self.ends)
+
+    def is_own(self, form: int, step: int) -> bool:
+        """Whether a step is the letter's own, not of what leads to it or from it."""
+        return self.first[form] <= step <= self.ends[form][0]
+
+
+def terms_of(heights: FloatArray, headings: FloatArray) -> Values:
+    """What the cost of putting ink on a step of the course is a product of with its `terms`:
+    (h - k)² + HEADING_WEIGHT (1 - uv), from heights (n,) and unit headings (n, 2); (5, n)."""
+    terms = np.ones((5, len(heights)), np.float32)
+    terms[0], terms[1] = heights * heights, heights
+    terms[3:] = headings.T
+    return terms
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Course:
+    """The letters of the way, spaces left out; for each the share of the way, in the hand's own
+    forms, that is done at its end; and how often the hand lifts the pen, after each word and after
+    letters that it does not join."""
+
+    letters: tuple[Steps, ...]
+    shares: FloatArray
+    lifts: int
 
 
 @lru_cache(maxsize=256)
 def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
     """The course of a text in a joined hand; a small letter may be met as a capital too, or not.
     Raises UnknownLetterError."""
-    by_place = [
-        [form for form in forms if capitals or form.is_joined or not form.other_case]
+    letters = tuple(
+        _steps_of(word[max(at - 1, 0) : at + 1], word[at + 1 : at + 2], hand, capitals)
         for word in text.split()
-        for forms in _forms_in(word, hand)
-    ]
-    forms = tuple(form for one in by_place for form in one)
-    of = tuple(place for place, one in enumerate(by_place) for _ in one)
-    every: list[FloatArray] = []
-    bounds, at = [], 0
-    for form in forms:
-        before, own, after = (
-            [_thin(stroke) for stroke in part] for part in (form.before, form.own, form.after)
-        )
-        first = at + sum(map(len, before))
-        last = first + sum(map(len, own)) - 1
-        bounds.append((at, first, last, last + sum(map(len, after))))
-        at = bounds[-1][-1] + 1
-        every += before + own + after
-    counts = [end - begin + 1 for begin, _, _, end in bounds]
-    is_own, is_first = np.zeros(at, bool), np.zeros(at, bool)
-    is_first[[begin for begin, *_ in bounds]] = True
-    own_forms = [of.index(place) for place in range(len(by_place))]
-    lengths = [counts[at] for at in own_forms]
-    ways_in: dict[int, float] = {}
-    for form, (begin, first, last, _) in zip(forms, bounds, strict=True):
-        is_own[first : last + 1] = True
-        ways_in[first] = form.cost + LIFTED_AT_A_JOIN
-        ways_in[begin] = form.cost
-    ways_in = dict(sorted(ways_in.items()))
-    unled = frozenset(first for begin, first, _, _ in bounds if first != begin)
+        for at in range(len(word))
+    )
+    lengths = [letter.ends[0][1] + 1 for letter in letters]
     return Course(
-        heights=np.concatenate([part[:, 1] for part in every]),
-        headings=np.concatenate([polyline.headings(part) for part in every]),
-        place=np.repeat(of, counts),
-        form=np.repeat(np.arange(len(forms)), counts),
-        is_first=is_first,
-        is_own=is_own,
-        forms=forms,
-        of=of,
-        bounds=tuple(bounds),
-        ends=np.array(sorted({end for _, _, last, after in bounds for end in (last, after)})),
-        ways_in=ways_in,
-        unled=unled,
-        ways_to=np.array(list(ways_in)),
-        ways_cost=np.array(list(ways_in.values()), np.float32),
-        ways_unled=np.array([step in unled for step in ways_in]),
+        letters=letters,
         shares=np.cumsum(lengths) / sum(lengths),
-        lifts=sum(not forms[at].joined for at in own_forms),
+        lifts=sum(not letter.forms[0].joined for letter in letters),
     )
 
 
-def _forms_in(word: str, hand: Hand) -> Iterator[list[Form]]:
-    """For each letter of a word the forms in which it may be met."""
-    by_place = [_forms_of(word[max(at - 1, 0) : at + 1], hand) for at in range(len(word))]
-    for forms, after in zip(by_place, [*by_place[1:], ()], strict=True):
-        goes_on = bool(after) and after[0].joined
-        yield [replace(form, after=()) if goes_on else form for form in forms]
+@lru_cache(maxsize=4096)
+def _steps_of(pair: str, after: str, hand: Hand, capitals: bool) -> Steps:
+    """The last letter of a pair, or the one letter of a word's beginning, in the forms in which it
+    may be met before the letter after it; no flick where the hand joins that to it."""
+    forms = _forms_of(pair, hand)
+    if after and _forms_of(pair[-1] + after, hand)[0].joined:
+        forms = tuple(replace(form, after=()) for form in forms)
+    return Steps.of(
+        tuple(form for form in forms if capitals or form.is_joined or not form.other_case)
+    )
 
 
 @lru_cache(maxsize=4096)

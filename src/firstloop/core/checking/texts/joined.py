@@ -5,7 +5,7 @@ does not matter, only in which order what comes. A letter may be left out or com
 be lifted anywhere, and short traces (bars, dots, the arm of an x) may lie beside the path.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -13,15 +13,15 @@ import numpy.typing as npt
 
 from firstloop.core.checking.texts.course import Course
 from firstloop.core.checking.texts.traces import Trace
-from firstloop.core.checking.texts.visits import Rows, Visit, rows_of, visits_of
+from firstloop.core.checking.texts.visits import Passed, Rows, Visit, rows_of, visits_of
 from firstloop.core.limits import (
     BESIDE_THE_PATH,
     COMES_TWICE,
     FAR,
-    HEADING_WEIGHT,
     JUMPED_BACK,
     JUMPS_BACK,
     LEFT_OUT_OF_A_WORD,
+    LIFTED_AT_A_JOIN,
     MAY_LIE_BESIDE,
     MOST_STEPS,
     STRIDE,
@@ -30,11 +30,7 @@ from firstloop.core.limits import (
     WORST_SAMPLE,
 )
 
-Indices = npt.NDArray[np.intp]
 Values = npt.NDArray[np.float32]
-
-ROWS = 100
-"""How many rows of the table are filled between two looks at where its window is."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -50,234 +46,236 @@ class Followed:
 def follow(traces: Sequence[Trace], course: Course) -> Followed:
     """The traces, in writing order, along the course of what was asked for."""
     points = sum(len(trace.line) for trace in traces)
-    rows = rows_of(traces, max(STRIDE, points // (MOST_STEPS * course.letters)))
-    table = _Table(rows, traces, course)
-    return table.followed()
-
-
-BACK = ((1, 0.0), (2, LEFT_OUT_OF_A_WORD), (0, COMES_TWICE))
-"""From how many places back a letter may be come to, and what that costs: from the one before it;
-past one that is left out; and from itself, where it comes twice."""
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class _Ways:
-    """The ways from letter to letter: the steps they go to, of which place, what entering there
-    costs, and how much more where the pen is not lifted; the steps they come from, and where among
-    these each place starts."""
-
-    to: Indices
-    place: Indices
-    extra: Values
-    unlifted: Values
-    ends: Indices
-    starts: Indices
-    least: Values
-    """Room for what the cheapest end of each place costs; before the first there are two that
-    nothing reaches."""
-
-    def costs(self, now: Values) -> Values:
-        """What each costs, from what reaching every step costs; (way,)."""
-        least = self.least
-        np.minimum.reduceat(now[self.ends], self.starts, out=least[2:])
-        came = np.minimum(least[1:-1], least[2:] + COMES_TWICE)
-        np.minimum(came, least[:-2] + LEFT_OUT_OF_A_WORD, out=came)
-        return np.asarray(came[self.place] + self.extra)
+    rows = rows_of(traces, max(STRIDE, points // (MOST_STEPS * len(course.letters))))
+    way = _Table(rows, traces, course).cheapest()
+    visits = visits_of(way.passed, rows, course)
+    seen = {visit.place for visit in visits}
+    return Followed(
+        visits=visits,
+        missing=tuple(place for place in range(len(course.letters)) if place not in seen),
+        beside=tuple(traces[at] for at in sorted(way.beside)),
+    )
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class _Chunk:
-    """Some rows of the table, over the steps of the course from `low` on: what reaching each costs,
-    and what entering the row there does, against the row's running sum; both (row, step)."""
+class _Ups:
+    """What it costs to go on after each trace: `jumps` by its row with the pen up; and of those
+    that may lie beside the path the first row, and that row."""
 
-    begin: int
+    jumps: dict[int, float]
+    passes: dict[int, int]
+
+    @classmethod
+    def of(cls, traces: Sequence[Trace], rows: Rows) -> "_Ups":
+        """After the traces of these rows."""
+        jumps, passes, right = {}, {}, -FAR
+        for at, trace in enumerate(traces):
+            jumps[rows.ups[at]] = JUMPED_BACK if trace.middle[0] < right - JUMPS_BACK else 0.0
+            right = max(right, trace.box[2])
+            if trace.length < MAY_LIE_BESIDE:
+                passes[rows.ups[at]] = rows.begin_of(at)
+        return cls(jumps, passes)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Cost:
+    """What the steps of a letter cost in the rows of a window from `low` to before `high`: `runs`
+    the sums down to each row, `without` these less the row's own; both (step, form, row). Of the
+    traces that may be passed by there, `passes` are the row with the pen up after it, and the row
+    where it begins, both in the window."""
+
     low: int
-    reached: Values
-    ahead: Values
+    high: int
+    runs: Values
+    without: Values
+    passes: tuple[tuple[int, int], ...]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Way:
+    """A way through: the letters in their order, the traces that lie beside it, and what the letter
+    that costs most costs, with what was left out before it (u², summed)."""
+
+    passed: list[Passed]
+    beside: set[int]
+    worst: float
 
 
 class _Table:
-    """The dynamic programme: a row for each step of the ink, a column for each of the course.
+    """The dynamic programme, letter by letter: a table of the letter's steps by the ink's rows.
 
-    In a row the cheapest way to a step comes from the row before, at it or at the step before it,
-    or by a leap; and then goes along the row, so that it is a running sum and, of where the row
-    was entered, a running minimum. Columns are a window about where the text should be by then.
+    The cheapest way to a step comes from the step before it, in the same row or in the row before;
+    or from the same step in the row before, so that down a step it is a running sum and, of where
+    the step was come to, a running minimum. A letter is come to from the end of the one before it,
+    past one that is left out, or from its own end, where it comes twice.
     """
 
     def __init__(self, rows: Rows, traces: Sequence[Trace], course: Course) -> None:
-        self._rows, self._traces, self._course = rows, traces, course
-        self._chunk_of: list[_Chunk] = []  # by row
-        self._firsts = frozenset(begin for begin, *_ in course.bounds)
-        self._ends_of: dict[int, list[int]] = {}
-        for end in course.ends.tolist():
-            self._ends_of.setdefault(int(course.place[end]), []).append(end)
-        self._passed: dict[int, npt.NDArray[np.bool_]] = {}
-        self._lifts = frozenset(rows.begins)
-        self._last = self._fill()
+        self._rows, self._letters = rows, course.letters
+        self._ups = _Ups.of(traces, rows)
+        self._start = self._nothing_yet()
+        self._unjoined = np.full(rows.count + 1, LIFTED_AT_A_JOIN + UNLIFTED, np.float32)
+        self._unjoined[[up + 1 for up in rows.ups]] = LIFTED_AT_A_JOIN
+        self._unjoined[0] = 0.0
+        self._left = [np.full(rows.count + 1, FAR, np.float32) for _ in course.letters]
+        """By letter, what it costs to have left it before each row."""
+        self._costs = [self._cost(place, course) for place in range(len(course.letters))]
+        self._reached: list[Values] = []
+        """By letter, what it costs to have come to each step of each form by each row of its
+        window, and before these; (step, form, 1 + row)."""
+        self._fill()
 
-    def _fill(self) -> Values:
-        """Fills all rows; what each step costs that the last row reaches."""
-        begins = self._rows.begins
-        value = self._before_all()
-        for at, trace in enumerate(self._traces):
-            before = value
-            for begin in range(begins[at], begins[at + 1], ROWS):
-                value = self._chunk(begin, min(begin + ROWS, begins[at + 1]), value)
-            right = max((t.box[2] for t in self._traces[:at]), default=-FAR)
-            if trace.middle[0] < right - JUMPS_BACK:
-                value = value + JUMPED_BACK
-            if trace.length < MAY_LIE_BESIDE:
-                passing = before + BESIDE_THE_PATH
-                self._passed[at] = passing < value
-                value = np.minimum(passing, value)
-        return value
+    def _nothing_yet(self) -> Values:
+        """What it costs to begin at each row: at the first, or after traces that lie beside."""
+        start = np.full(self._rows.count + 1, FAR, np.float32)
+        start[0] = 0.0
+        for up, begin in self._ups.passes.items():
+            start[up + 1] = start[begin] + BESIDE_THE_PATH
+        return start
 
-    def _before_all(self) -> Values:
-        """The beginning of the first letter, or of a later one if those before it are left out."""
-        course = self._course
-        value = np.full(len(course.heights), FAR, np.float32)
-        for form, place, (begin, first, _, _) in zip(
-            course.forms, course.of, course.bounds, strict=True
-        ):
-            value[begin] = value[first] = place * LEFT_OUT_OF_A_WORD + form.cost
-        return value
-
-    def _chunk(self, begin: int, end: int, value: Values) -> Values:
-        course = self._course
-        low, high = self._window(begin, end)
-        cost = self._costs(begin, end, low, high)
-        blocked = np.where(course.is_first[low:high], np.float32(FAR), np.float32(0.0))
-        along = np.cumsum(cost + blocked, axis=1, dtype=np.float32)
-        without = along - cost
-        ways = self._ways(low, high)
-        reached, ahead = np.empty_like(cost), np.empty_like(cost)
-        now = value[low:high].copy()
-        for row in range(end - begin):
-            entered = now.copy()
-            np.minimum(entered[1:], now[:-1] + blocked[1:], out=entered[1:])
-            leaping = ways.costs(now)
-            if begin + row not in self._lifts:
-                leaping += ways.unlifted
-            entered[ways.to] = np.minimum(entered[ways.to], leaping)
-            np.subtract(entered, without[row], out=ahead[row])
-            now = np.add(along[row], np.minimum.accumulate(ahead[row]), out=reached[row])
-        self._chunk_of += [_Chunk(begin, low, reached, ahead)] * (end - begin)
-        value = np.full(len(value), FAR, np.float32)
-        value[low:high] = now
-        return value
-
-    def _costs(self, begin: int, end: int, low: int, high: int) -> Values:
-        rows, course = self._rows, self._course
-        off = rows.heights[begin:end, None] - course.heights[low:high]
-        turned = 1.0 - rows.headings[begin:end] @ course.headings[low:high].T
-        cost = off * off + HEADING_WEIGHT * turned
-        return np.minimum(cost, WORST_SAMPLE).astype(np.float32)
-
-    def _window(self, begin: int, end: int) -> tuple[int, int]:
-        """The steps of the letters that the text may have come to by these rows."""
-        places, whole = self._course.place, len(self._rows.heights)
-        first, last = np.searchsorted(self._course.shares, (begin / whole, end / whole))
-        first, last = first - WINDOW, last + WINDOW
-        return int(np.searchsorted(places, first)), int(np.searchsorted(places, last, "right"))
-
-    def _ways(self, low: int, high: int) -> "_Ways":
-        """The ways from letter to letter within a window, by its own columns."""
-        course = self._course
-        begin, end = np.searchsorted(course.ways_to, (low, high))
-        to = course.ways_to[begin:end]
-        first_end, last_end = np.searchsorted(course.ends, (low, high))
-        ends = course.ends[first_end:last_end]
-        first = course.place[low]
-        starts = np.flatnonzero(np.diff(course.place[ends], prepend=first - 1))
-        return _Ways(
-            to=to - low,
-            place=course.place[to] - first,
-            extra=course.ways_cost[begin:end],
-            unlifted=course.ways_unled[begin:end] * np.float32(UNLIFTED),
-            ends=ends - low,
-            starts=starts,
-            least=np.full(len(starts) + 2, FAR, np.float32),
-        )
-
-    def _unlifted(self, step: int) -> float:
-        return UNLIFTED if step in self._course.unled else 0.0
-
-    def followed(self) -> Followed:
-        """The cheapest way through, read back from its end."""
-        course = self._course
-        ends = [
-            (float(self._last[end]) + (course.letters - 1 - place) * LEFT_OUT_OF_A_WORD, end)
-            for place, (_, _, last, after) in zip(course.of, course.bounds, strict=True)
-            for end in range(last, after + 1)
+    def _cost(self, place: int, course: Course) -> _Cost:
+        """What the steps of a letter cost, in the rows in which the text may have come to it."""
+        shares, whole = course.shares, self._rows.count
+        low = int(shares[place - WINDOW - 1] * whole) if place > WINDOW else 0
+        high = int(shares[place + WINDOW] * whole) if place + WINDOW < len(shares) else whole
+        cost = course.letters[place].terms @ self._rows.terms[:, low:high]
+        np.minimum(cost, np.float32(WORST_SAMPLE), out=cost)
+        ups = [up - low for up in self._rows.ups if low <= up < high]
+        cost[..., ups] = [self._ups.jumps[up + low] for up in ups]
+        runs = cost.cumsum(axis=2)
+        without = np.subtract(runs, cost, out=cost)
+        without[..., ups] -= np.float32(FAR)  # with the pen up nothing is come to
+        passes = [
+            (up - low, at - low) for up, at in self._ups.passes.items() if low < at < up < high
         ]
-        _, step = min(ends)
-        steps, beside = self._read_back(step)
-        visits = visits_of(steps, self._rows, course)
-        seen = {visit.place for visit in visits}
-        return Followed(
-            visits=visits,
-            missing=tuple(place for place in range(course.letters) if place not in seen),
-            beside=tuple(self._traces[at] for at in sorted(beside)),
-        )
+        return _Cost(low, high, runs, without, tuple(passes))
 
-    def _read_back(self, step: int) -> tuple[list[tuple[int, int, int]], set[int]]:
-        """Row by row the first and the last step there, from the first row; and what traces lie
-        beside."""
-        begins = self._rows.begins
-        steps: list[tuple[int, int, int]] = []
+    def _fill(self) -> None:
+        """Fills the tables of all letters, one after another."""
+        self._reached = [self._filled(place) for place in range(len(self._letters))]
+
+    def _filled(self, place: int) -> Values:
+        steps, cost = self._letters[place], self._costs[place]
+        window = slice(cost.low, cost.high)
+        came = np.minimum.reduce([value for value, _ in self._ways_to(place, window)])
+        extra = np.array([form.cost for form in steps.forms], np.float32)
+        unled = came + self._unjoined[window]
+        reached = np.full((*cost.runs.shape[:2], cost.runs.shape[2] + 1), FAR, np.float32)
+        now, before = list(reached[..., 1:]), list(reached[..., :-1])
+        at, own_ends = came + extra[:, None], steps.own_ends
+        for step, (runs, without) in enumerate(zip(cost.runs, cost.without, strict=True)):
+            if step:
+                np.minimum(now[step - 1], before[step - 1], out=at)
+                for form in steps.led.get(step, ()):
+                    np.minimum(at[form], unled + extra[form], out=at[form])
+            np.subtract(at, without, out=at)
+            if step >= own_ends:
+                for up, begin in cost.passes:
+                    passing = at[:, :begin].min(axis=1) + runs[:, begin - 1] + BESIDE_THE_PATH
+                    np.minimum(at[:, up], passing - runs[:, up], out=at[:, up])
+            np.minimum.accumulate(at, axis=1, out=at)
+            np.add(at, runs, out=now[step])
+        ends = [reached[step, form] for form, last in enumerate(steps.ends) for step in last]
+        self._left[place][cost.low : cost.high + 1] = np.minimum.reduce(ends)
+        return reached
+
+    def _ways_to(self, place: int, rows: slice | int) -> list[tuple[Values, int]]:
+        """What coming to a letter costs by row, from the beginning (-1) or from which letter."""
+        ways = [(self._start[rows] + np.float32(place * LEFT_OUT_OF_A_WORD), -1)]
+        if place > 0:
+            ways.append((self._left[place - 1][rows], place - 1))
+        if place > 1:
+            ways.append((self._left[place - 2][rows] + np.float32(LEFT_OUT_OF_A_WORD), place - 2))
+        return [*ways, (self._left[place][rows] + np.float32(COMES_TWICE), place)]
+
+    def cheapest(self) -> Way:
+        """The cheapest way through.
+
+        A letter that comes twice costs more than COMES_TWICE where it is not said to. So only where
+        some letter costs as much is the table filled again, knowing where each letter was left.
+        """
+        way = self._read_back()
+        if way.worst <= COMES_TWICE:
+            return way
+        self._fill()
+        return self._read_back()
+
+    def _read_back(self) -> Way:
+        """The cheapest way, read back from its end."""
+        row, place, form, step = self._end()
+        passed: list[Passed] = []
         beside: set[int] = set()
-        trace, row = len(self._traces) - 1, begins[-1] - 1
-        while True:
-            while trace >= 0 and row == begins[trace + 1] - 1 and self._passes(trace, step):
-                beside.add(trace)
-                row, trace = begins[trace] - 1, trace - 1
-            if row < 0:
-                break
-            chunk = self._chunk_of[row]
-            ahead = chunk.ahead[row - chunk.begin, : step - chunk.low + 1]
-            entry = chunk.low + int(ahead.argmin())
-            steps.append((row, entry, step))
-            trace -= row == begins[trace]
+        worst = 0.0
+        while place >= 0:
+            total = self._reached[place][step, form, row + 1 - self._costs[place].low]
+            rows, row, by = self._back_through(row, place, form, step)
+            beside |= by
+            if rows:
+                passed.append(Passed(place, form, rows))
+            came, place = min(self._ways_to(place, row))
             row -= 1
-            step = self._entered_from(entry, row, trace)
-        steps.reverse()
-        return steps, beside
+            if place >= 0:
+                form, step = self._left_from(place, row)
+                came = self._reached[place][step, form, row + 1 - self._costs[place].low]
+            worst = max(worst, float(total - came))
+        beside.update(trace for trace, up in enumerate(self._rows.ups) if up <= row)
+        passed.reverse()
+        return Way(passed, beside, worst)
 
-    def _passes(self, trace: int, step: int) -> bool:
-        passed = self._passed.get(trace)
-        return passed is not None and bool(passed[step])
+    def _end(self) -> tuple[int, int, int, int]:
+        """Where the cheapest way ends: its row, the letter's place and form, and the step."""
+        row = self._rows.count - 1
+        ends = [
+            (
+                float(reached[step, form, -1])
+                + (len(self._letters) - 1 - place) * LEFT_OUT_OF_A_WORD,
+                place,
+                form,
+                step,
+            )
+            for place, reached in enumerate(self._reached)
+            if self._costs[place].high > row
+            for form, (last, end) in enumerate(self._letters[place].ends)
+            for step in range(last, end + 1)
+        ]
+        return (row, *min(ends)[1:])
 
-    def _entered_from(self, entry: int, row: int, trace: int) -> int:
-        """The step of the row before from which one is entered."""
-        value = self._row(row, trace)
-        best, least = entry, value(entry)
-        if entry not in self._firsts and (aslant := value(entry - 1)) < least:
-            best, least = entry - 1, aslant
-        if entry not in self._course.ways_in:
-            return best
-        unlifted = 0.0 if row + 1 in self._lifts else self._unlifted(entry)
-        place, extra = self._course.place[entry], self._course.ways_in[entry] + unlifted
-        for back, cost in BACK:
-            for source in self._ends_of.get(int(place) - back, ()):
-                leaping = value(source) + cost + extra
-                if leaping < least:
-                    best, least = source, leaping
-        return best
+    def _left_from(self, place: int, row: int) -> tuple[int, int]:
+        """In which form and at which step a letter was left at a row."""
+        reached = self._reached[place][..., row + 1 - self._costs[place].low]
+        ends = [(form, step) for form, of in enumerate(self._letters[place].ends) for step in of]
+        return min(ends, key=lambda end: reached[end[1], end[0]])
 
-    def _row(self, row: int, trace: int) -> Callable[[int], float]:
-        """What reaching a step costs by the end of a row, with all traces that were passed by."""
-        if row < 0:
-            first = self._before_all()
-            return lambda step: float(first[step])
-        chunk = self._chunk_of[row]
-        reached, low = chunk.reached[row - chunk.begin], chunk.low
-        ends = row == self._rows.begins[trace + 1] - 1
-
-        def value(step: int) -> float:
-            if ends and self._passes(trace, step):
-                before = self._row(self._rows.begins[trace] - 1, trace - 1)
-                return before(step) + BESIDE_THE_PATH
-            at = step - low
-            return float(reached[at]) if 0 <= at < len(reached) else FAR
-
-        return value
+    def _back_through(
+        self, row: int, place: int, form: int, step: int
+    ) -> tuple[list[int], int, set[int]]:
+        """From where a letter was left back to where it was come to: the rows of its own steps, the
+        first row, and the traces that lie beside."""
+        steps, low = self._letters[place], self._costs[place].low
+        table = self._reached[place][:, form]
+        own: list[int] = []
+        beside: set[int] = set()
+        while True:
+            here = row + 1 - low
+            if row in self._ups.jumps:
+                begin = self._ups.passes.get(row, 0) if step >= steps.own_ends else 0
+                followed = table[step, here - 1] + self._ups.jumps[row]
+                if begin > low and table[step, begin - low] + BESIDE_THE_PATH < followed:
+                    beside.add(self._rows.ups.index(row))
+                    row = begin
+                row -= 1
+                continue
+            if steps.is_own(form, step) and own[-1:] != [row]:
+                own.append(row)
+            same = table[step, here - 1]
+            aslant, along = table[step - 1, here - 1 : here + 1] if step else (FAR, FAR)
+            if step == 0 or step == steps.first[form]:
+                came = min(self._ways_to(place, row))[0] + steps.forms[form].cost
+                if came + (self._unjoined[row] if step else 0.0) < min(same, aslant, along):
+                    return own[::-1], row, beside
+            if aslant <= same and aslant <= along:
+                row, step = row - 1, step - 1
+            elif same <= along:
+                row -= 1
+            else:
+                step -= 1

@@ -1,4 +1,4 @@
-"""The ink of a joined text in steps, and which of them are passed through in which letter."""
+"""The ink of a joined text in steps, and which of them were written for which letter."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -6,12 +6,12 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.texts.course import Course, Form
+from firstloop.core.checking.texts.course import Course, Form, terms_of
 from firstloop.core.checking.texts.traces import Trace
 from firstloop.core.geometry import polyline
-from firstloop.core.geometry.polyline import FloatArray
 
 Indices = npt.NDArray[np.intp]
+Values = npt.NDArray[np.float32]
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,54 +36,64 @@ class Visit:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Rows:
-    """The ink in steps of STRIDE: height and heading, which trace and which of its points."""
+    """The ink in steps, and after each trace one step at which the pen is up.
 
-    heights: FloatArray
-    headings: FloatArray
+    `terms` (5, row) are what the cost of a row is a product of with the course's; `trace` and
+    `point` which ink it is; `ups`, by trace, the rows at which the pen is up after it.
+    """
+
+    terms: Values
     trace: Indices
     point: Indices
-    begins: tuple[int, ...]
-    """The row at which each trace begins, and after the last where it ends."""
+    ups: tuple[int, ...]
+
+    def begin_of(self, trace: int) -> int:
+        """The first row of a trace."""
+        return self.ups[trace - 1] + 1 if trace else 0
+
+    @property
+    def count(self) -> int:
+        """How many there are."""
+        return self.ups[-1] + 1
 
 
 def rows_of(traces: Sequence[Trace], stride: int) -> Rows:
-    """The ink of traces, in writing order, a step for each `stride` of its points."""
-    heights, headings, trace, point, begins = [], [], [], [], [0]
+    """The ink of traces, in writing order, a row for each `stride` of its points."""
+    terms, trace, point, ups = [], [], [], []
+    count = 0
     for at, one in enumerate(traces):
-        places = np.unique(np.append(np.arange(0, len(one.line), stride), len(one.line) - 1))
+        last = len(one.line) - 1
+        places = np.arange(0, last + stride, stride)
+        places[-1] = last
         thin = one.line[places]
-        heights.append(thin[:, 1])
-        headings.append(polyline.headings(thin))
-        trace.append(np.full(len(places), at))
-        point.append(places)
-        begins.append(begins[-1] + len(places))
+        # Nothing is told by where the pen is up: its row costs nothing.
+        terms += [terms_of(thin[:, 1], polyline.headings(thin)), np.zeros((5, 1), np.float32)]
+        count += len(places) + 1
+        trace.append(np.full(len(places) + 1, at))
+        point += [places, places[-1:]]
+        ups.append(count - 1)
     return Rows(
-        np.concatenate(heights),
-        np.concatenate(headings),
-        np.concatenate(trace),
-        np.concatenate(point),
-        tuple(begins),
+        np.concatenate(terms, axis=1), np.concatenate(trace), np.concatenate(point), tuple(ups)
     )
 
 
-def visits_of(steps: list[tuple[int, int, int]], rows: Rows, course: Course) -> tuple[Visit, ...]:
-    """The letters by the rows in which steps of their own are passed through."""
-    found: list[tuple[int, list[int]]] = []
-    before, again = -1, False
-    is_own, of = course.is_own.tolist(), course.form.tolist()
-    for row, entry, step in steps:
-        again = again or entry < before  # on the way back to the beginning of the same letter
-        before = step
-        for form in dict.fromkeys(of[at] for at in range(entry, step + 1) if is_own[at]):
-            if found and found[-1][0] == form and not again:
-                found[-1][1].append(row)
-            else:
-                found.append((form, [row]))
-            again = False
-    visits: list[Visit] = []
-    for form, at in found:
-        seen = any(visit.place == course.of[form] for visit in visits)
-        visits.append(Visit(course.of[form], course.forms[form], _parts(at, rows), seen))
+@dataclass(frozen=True, slots=True)
+class Passed:
+    """A letter, in one of its forms, that the ink passed through, and the rows of its own steps."""
+
+    place: int
+    form: int
+    rows: list[int]
+
+
+def visits_of(passed: Sequence[Passed], rows: Rows, course: Course) -> tuple[Visit, ...]:
+    """The ink of each letter that was passed through."""
+    seen: set[int] = set()
+    visits = []
+    for one in passed:
+        form = course.letters[one.place].forms[one.form]
+        visits.append(Visit(one.place, form, _parts(one.rows, rows), one.place in seen))
+        seen.add(one.place)
     return tuple(visits)
 
 
