@@ -47,7 +47,7 @@ def test_the_match_is_the_cheapest_way_through_the_best_model(seed: int) -> None
     ink = scribble(seed)
     models = Models.of([path_of(name) for name in "acemw"])
     handicaps = np.random.default_rng(seed).uniform(0.0, 0.05, 5)
-    fit = fit_boxes(ink, models)
+    fit = fit_boxes(ink.size, models)
     tables = step_costs(ink_terms(ink, directed), fit, models)
     by_hand = [
         cheapest(tables[:, :, at]) / SAMPLES + fit.costs[at] + handicaps[at] for at in range(5)
@@ -76,7 +76,7 @@ def test_a_letter_matches_itself_step_by_step_at_no_cost() -> None:
 def test_step_costs_are_the_squared_distance_and_the_turn() -> None:
     ink = scribble(3)
     models = Models.of([path_of("k")])
-    fit = fit_boxes(ink, models)
+    fit = fit_boxes(ink.size, models)
     table = step_costs(ink_terms(ink, directed), fit, models)[:, :, 0]
     k, laid = path_of("k"), (ink.points - ink.low) * fit.scale[0] + fit.shift[0]
     off = ((laid[:, None] - k.points[None]) ** 2).sum(axis=2)
@@ -90,8 +90,8 @@ def test_step_costs_are_the_squared_distance_and_the_turn() -> None:
 def test_stretching_costs_the_same_both_ways_and_stops_at_twice() -> None:
     tall = Path.of([np.array([[0.0, 0.0], [1.0, 2.0]])])
     low = Path.of([np.array([[0.0, 0.0], [1.0, 1.0]])])
-    up, down = fit_boxes(low, Models.of([tall])), fit_boxes(tall, Models.of([low]))
+    up, down = fit_boxes(low.size, Models.of([tall])), fit_boxes(tall.size, Models.of([low]))
     assert up.costs[0] == pytest.approx(STRETCH_COST * np.log(2.0) ** 2)
     assert up.costs[0] == pytest.approx(down.costs[0])
     huge = Path.of([np.array([[0.0, 0.0], [9.0, 9.0]])])
-    assert fit_boxes(low, Models.of([huge])).scale.max() == 2.0
+    assert fit_boxes(low.size, Models.of([huge])).scale.max() == 2.0

@@ -1,6 +1,7 @@
 """How long the parts of a letter are: bars, arms, legs, stems, slopes, and what they leave open."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -35,12 +36,13 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
         for w in explanation.written
         if _is_a_straight_end(explanation, w)
     ]
+    heads = _heads_of(explanation)
     standing = [
         *_legs(explanation, frame),
-        *_short_heads(explanation, frame),
+        *_short_heads(heads, frame),
         *_short_curves(explanation, frame),
     ]
-    found = [*standing, *across, *lengths, *_mouths(explanation, frame)]
+    found = [*standing, *across, *lengths, *_mouths(explanation, heads, frame)]
     worst: dict[tuple[int, int], Measure] = {}
     for one in sorted(found, key=lambda one: abs(math.log(max(1.0 + one.value, NOTHING)))):
         worst[one.stroke, one.move] = one
@@ -103,10 +105,10 @@ def _heads_of(explanation: Explanation) -> list[_Head]:
     return found
 
 
-def _short_heads(explanation: Explanation, frame: Frame) -> list[Measure]:
+def _short_heads(heads: Sequence[_Head], frame: Frame) -> list[Measure]:
     """Of a letter whose strokes begin or end on its highest line more than once the stems and
     slopes that stay below the tallest. A middle point, as of a W, may stand lower."""
-    heads = [head for head in _heads_of(explanation) if head.outer]
+    heads = [head for head in heads if head.outer]
     tallest = max((head.made[1] for head in heads), default=0.0)
     return [
         _misses(head.written, float(head.made[1] - tallest), frame)
@@ -138,7 +140,7 @@ def _short_curves(explanation: Explanation, frame: Frame) -> list[Measure]:
     return found
 
 
-def _mouths(explanation: Explanation, frame: Frame) -> list[Measure]:
+def _mouths(explanation: Explanation, heads: Sequence[_Head], frame: Frame) -> list[Measure]:
     """What should stay open (c, u, v) and is closing: the opening against its model's, which counts
     as a part that goes on too long. Told of letters of one line, as it should be made."""
     if (
@@ -147,7 +149,7 @@ def _mouths(explanation: Explanation, frame: Frame) -> list[Measure]:
         or closures(explanation.letter)
     ):
         return []
-    between = _around_a_mouth(explanation)
+    between = _around_a_mouth(explanation, heads)
     if between is None:
         return []
     meant, made = _chord(between[0]), _chord(between[1]) / frame.scale
@@ -158,10 +160,11 @@ def _mouths(explanation: Explanation, frame: Frame) -> list[Measure]:
     return [Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, against=Against.MOUTH)]
 
 
-def _around_a_mouth(explanation: Explanation) -> tuple[FloatArray, FloatArray] | None:
+def _around_a_mouth(
+    explanation: Explanation, heads: Sequence[_Head]
+) -> tuple[FloatArray, FloatArray] | None:
     """The two places (2, 2) that a letter's opening lies between, of the model and of the ink: its
     outer heads, or of a round that does not close its ends."""
-    heads = _heads_of(explanation)
     if len(heads) > 1:
         left, *_, right = sorted(heads, key=lambda head: float(head.meant[0]))
         return np.array([left.meant, right.meant]), np.array([left.made, right.made])

@@ -77,8 +77,7 @@ def _swings(stroke: FloatArray) -> FloatArray | None:
     detour = (len(stroke) - 1) * apart / max(polyline.length(strides), apart)
     # In halves, so that few different Gaussians are needed.
     sigma = round(2 * min(LONGEST_DETOUR, max(1.0, detour)) * SMOOTH_RUN / apart) / 2
-    off = stroke - polyline.smooth(stroke, sigma)
-    off -= polyline.smooth(off, sigma)
+    off = polyline.unsmooth(stroke, sigma)
     ends = round(min(2 * sigma, len(stroke) / 4))
     kept = off[ends : len(stroke) - ends]
     return np.asarray(np.hypot(kept[:, 0], kept[:, 1]))

@@ -68,8 +68,13 @@ class OntoStandard:
 
     def _stretched(self, points: FloatArray, above: float, below: float) -> FloatArray:
         y = points[:, 1]
-        put = np.where(y > 1.0, 1.0 + (y - 1.0) * above, np.where(y < 0.0, y * below, y))
-        return np.column_stack([points[:, 0] + self.lean * (put - y), put])
+        further = np.maximum(y - 1.0, 0.0) * (above - 1.0)
+        further += np.minimum(y, 0.0) * (below - 1.0)
+        put = points.copy()
+        put[:, 1] += further
+        if self.lean:
+            put[:, 0] += self.lean * further
+        return put
 
     def measure(self, measure: Measure) -> Measure:
         """What was measured, in the page's own u."""

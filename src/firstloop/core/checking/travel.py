@@ -48,7 +48,7 @@ def _travelled(lines: Lines, letter: Letter, left_handed: bool) -> list[Measure]
 def _laid_over(lines: Lines, letter: Letter) -> list[FloatArray]:
     """The ink's strokes with their box on the letter's, evenly spaced."""
     ink, model = Path.of_trace(lines), Path.of(letter.paths())
-    fit = fit_boxes(ink, Models.of([model]))
+    fit = fit_boxes(ink.size, Models.of([model]))
     return [
         polyline.respace((line - ink.low) * fit.scale[0] + fit.shift[0], SPACING) for line in lines
     ]

@@ -51,6 +51,11 @@ class Path:
     def _placed(cls, points: FloatArray, headings: FloatArray) -> "Path":
         return cls(points, headings, points.min(axis=0), points.max(axis=0))
 
+    @property
+    def size(self) -> FloatArray:
+        """The sides of its box, (2,)."""
+        return self.high - self.low
+
     def turned(self, by: FloatArray) -> "Path":
         """The path with a rotation or a mirror image (2, 2) applied about the origin."""
         return Path._placed(self.points @ by, self.headings @ by)
@@ -132,27 +137,28 @@ class Models:
 @dataclass(frozen=True, slots=True, eq=False)
 class Fit:
     """How ink is laid over each model, from its lower left corner: place = (ink - low) * scale +
-    shift, each (model, 2)."""
+    shift, each (..., model, 2); what comes before is by ink, where there are several."""
 
     scale: FloatArray
     shift: FloatArray
 
     @property
     def costs(self) -> FloatArray:
-        """u² for each model: how much the fit had to stretch; (model,)."""
-        return np.asarray(STRETCH_COST * (np.log(self.scale) ** 2).sum(axis=1))
+        """u² for each model: how much the fit had to stretch; (..., model)."""
+        return np.asarray(STRETCH_COST * (np.log(self.scale) ** 2).sum(axis=-1))
 
     def some(self, wanted: npt.NDArray[np.intp]) -> "Fit":
         """Those at the given places."""
         return Fit(self.scale[wanted], self.shift[wanted])
 
 
-def fit_boxes(ink: Path, models: Models) -> Fit:
-    """Lays the bounding box of the ink over those of the models, stretching within reason."""
-    scale = models.sides / np.maximum(ink.high - ink.low, SMALLEST_BOX)
+def fit_boxes(size: FloatArray, models: Models) -> Fit:
+    """Lays the bounding box of ink, (2,) or (ink, 1, 2), over those of the models, stretching
+    within reason."""
+    scale = models.sides / np.maximum(size, SMALLEST_BOX)
     np.minimum(scale, MAX_STRETCH, out=scale)
     np.maximum(scale, 1.0 / MAX_STRETCH, out=scale)
-    return Fit(scale, (models.sums - scale * (ink.high - ink.low)) * 0.5)
+    return Fit(scale, (models.sums - scale * size) * 0.5)
 
 
 def ink_terms(ink: Path, direction: Direction) -> Terms:
@@ -169,24 +175,26 @@ def ink_terms(ink: Path, direction: Direction) -> Terms:
 
 
 def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
-    """u² of putting ink sample i on sample j of each model; (i, j, model).
+    """u² of putting ink sample i on sample j of each model; (..., i, j, model).
 
     With ink x laid over a model m as sx + t, |sx + t - m|² is s²x² - 2sx(m - t) + (m - t)²: a
     sum of products of what is known of the ink with what is known of the model, so that one matrix
     product does for all. Single precision is a thousandth of what any limit asks for.
     """
-    scale, shift = (each.T[:, None].astype(np.float32) for each in (fit.scale, fit.shift))
+    scale, shift = (
+        each.swapaxes(-1, -2)[..., None, :].astype(np.float32) for each in (fit.scale, fit.shift)
+    )
     off = models.points - shift
-    of_models = np.empty((8, *models.squares.shape), np.float32)
-    of_models[:2] = scale * scale
-    np.multiply(off, -2.0 * scale, out=of_models[2:4])
-    of_models[4:6] = models.turns
+    of_models = np.empty((*off.shape[:-3], 8, *models.squares.shape), np.float32)
+    of_models[..., :2, :, :] = scale * scale
+    np.multiply(off, -2.0 * scale, out=of_models[..., 2:4, :, :])
+    of_models[..., 4:6, :, :] = models.turns
     off *= off
-    np.add(off[0], off[1], out=of_models[6])
-    of_models[6] += models.squares
-    of_models[7] = 1.0
-    costs = of_ink @ of_models.reshape(8, -1)
-    return np.asarray(costs.reshape(len(of_ink), *models.squares.shape))
+    np.add(off[..., 0, :, :], off[..., 1, :, :], out=of_models[..., 6, :, :])
+    of_models[..., 6, :, :] += models.squares
+    of_models[..., 7, :, :] = 1.0
+    costs = of_ink @ of_models.reshape(*off.shape[:-3], 8, -1)
+    return np.asarray(costs.reshape(*of_ink.shape[:-1], *models.squares.shape))
 
 
 Totals = list[list[float]]
@@ -208,22 +216,45 @@ class Match:
 def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
     """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best.
 
-    Every sample of either is put somewhere, so no match costs less than their cheapest places. The
-    models are matched in the order of that bound, as long as it is less than the cheapest match.
+    A match costs its handicap and its stretch at least, and, as every sample of either is put
+    somewhere, their cheapest places. Models are matched in the order of the first, as long as it is
+    less than the cheapest match: mostly, there is nothing to look at after the right one.
     """
-    fit = fit_boxes(ink, models)
-    costs = step_costs(ink_terms(ink, models.direction), fit, models)
+    fit = fit_boxes(ink.size, models)
     extra = fit.costs + handicaps
-    least = _bound(costs) + extra if len(extra) > 1 else extra
+    laid = ink.points - ink.low, models.direction(ink.headings)
     best, best_cost, best_totals = 0, math.inf, Totals()
-    for promising in np.argsort(least).tolist():
-        if least[promising] >= best_cost:
+    for promising in np.argsort(extra).tolist():
+        least = float(extra[promising])
+        if least >= best_cost:
             break
-        totals = _accumulate(costs[:, :, promising].tolist())
-        cost = max(0.0, totals[-1][-1] / len(costs)) + float(extra[promising])
+        table = _table(*laid, fit, models, promising)
+        if best_totals and least + _at_least(table) >= best_cost:
+            continue
+        totals = _accumulate(table.tolist())
+        cost = max(0.0, totals[-1][-1] / len(table)) + least
         if cost < best_cost:
             best, best_cost, best_totals = promising, cost, totals
     return Match(best, best_cost, _trace_back(best_totals))
+
+
+def _table(places: FloatArray, turned: FloatArray, fit: Fit, models: Models, at: int) -> FloatArray:
+    """`step_costs` of one of the models, of the ink's places (n, 2) from its lower left corner and
+    its directions (n, 2); (i, j)."""
+    x, y = (places * fit.scale[at] + fit.shift[at]).T[..., None] - models.points[:, None, :, at]
+    x *= x
+    y *= y
+    costs = turned @ models.turns[..., at]
+    costs += x
+    costs += y
+    costs += models.squares[:, at]
+    costs += np.einsum("ij,ij->i", turned, turned)[:, None]
+    return np.asarray(costs)
+
+
+def _at_least(table: FloatArray) -> float:
+    """The least mean cost of a match: every sample of either is put on its cheapest."""
+    return float(max(table.min(axis=0).sum(), table.min(axis=1).sum())) / len(table)
 
 
 def every_cost(ink: Path, models: Models) -> FloatArray:
@@ -233,7 +264,7 @@ def every_cost(ink: Path, models: Models) -> FloatArray:
     or aslant at some place before it and then goes along, so that it is a running sum and, of what
     was there before it, a running minimum.
     """
-    fit = fit_boxes(ink, models)
+    fit = fit_boxes(ink.size, models)
     costs = step_costs(ink_terms(ink, models.direction), fit, models)
     reached = np.cumsum(costs[0], axis=0)
     for row in costs[1:]:
@@ -246,7 +277,7 @@ def every_cost(ink: Path, models: Models) -> FloatArray:
 
 def least_cost(ink: Path, models: Models, handicaps: FloatArray) -> float:
     """u²: no match of the ink to any of the models costs less."""
-    fit = fit_boxes(ink, models)
+    fit = fit_boxes(ink.size, models)
     costs = step_costs(ink_terms(ink, models.direction), fit, models)
     return float((_bound(costs) + fit.costs + handicaps).min())
 

@@ -93,7 +93,34 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
     radius = min(int(3 * sigma), (len(points) - 1) // 2)
     if radius < 1:
         return points
-    weights = _gaussian(radius, sigma)
+    return _weighted(points, _gaussian(radius, sigma))
+
+
+def unsmooth(points: FloatArray, sigma: float) -> FloatArray:
+    """What smoothing takes off the path, and would take off that again; (n, 2).
+
+    With a Gaussian G that is (1 - G)² of the path, which is one window.
+
+    >>> unsmooth(np.array([[0.0, 0.0], [1.0, 0.0], [2.0, 0.0]]), 1.0)[:, 0].round(6)
+    array([0., 0., 0.])
+    """
+    radius = min(int(3 * sigma), (len(points) - 1) // 2)
+    if radius < 1:
+        return np.zeros_like(points)
+    return _weighted(points, _twice_without(radius, sigma))
+
+
+@lru_cache(maxsize=256)
+def _twice_without(radius: int, sigma: float) -> FloatArray:
+    """(1 - G)² as the weights of a window of twice the radius."""
+    without = -_gaussian(radius, sigma)
+    without[radius] += 1.0
+    return np.convolve(without, without)
+
+
+def _weighted(points: FloatArray, weights: FloatArray) -> FloatArray:
+    """Each point as the sum of those around it by their weights; (n, 2)."""
+    radius = len(weights) // 2
     # Reflecting through the end points (not mirroring) keeps straight ends straight.
     padded = np.empty((len(points) + 2 * radius, 2))
     padded[radius:-radius] = points
@@ -101,6 +128,6 @@ def smooth(points: FloatArray, sigma: float) -> FloatArray:
     padded[-radius:] = 2 * points[-1] - points[-2 : -radius - 2 : -1]
     # Both axes in one go; what the window gives between one and the other is left out.
     both = np.correlate(padded.T.ravel(), weights, "valid")
-    smoothed = np.empty_like(points)
-    smoothed[:, 0], smoothed[:, 1] = both[: len(points)], both[-len(points) :]
-    return smoothed
+    weighted = np.empty_like(points)
+    weighted[:, 0], weighted[:, 1] = both[: len(points)], both[-len(points) :]
+    return weighted

@@ -139,7 +139,7 @@ def _turned(path: FloatArray) -> FloatArray:
 def _shape_costs(ink: Path, models: Models) -> FloatArray:
     """u² from each to the nearest of the other, both ways round, boxes laid over each other in
     width only: a child sees how tall letters are. (model,)."""
-    box = fit_boxes(ink, models)
+    box = fit_boxes(ink.size, models)
     in_width = np.array([1.0, 0.0])
     fit = Fit(np.where(in_width, box.scale, 1.0), np.where(in_width, box.shift, ink.low))
     costs = step_costs(ink_terms(ink, undirected), fit, models)

@@ -65,7 +65,7 @@ def _in_their_case(pieces: Sequence[Piece], traces: Traces, alphabet: Alphabet) 
         if piece.letter is None or not whole:
             yield piece
         else:
-            yield replace(piece, other_case=alphabet.of(own)[piece.letter].other_case)
+            yield replace(piece, other_case=alphabet.of([own])[0][piece.letter].other_case)
 
 
 STOPS = ".,"

@@ -53,17 +53,20 @@ class Alphabet:
     asked: tuple[str, ...]
     """Of its letters those that were asked for; the others are these in their other case."""
 
-    def costs(self, traces: Sequence[Trace]) -> FloatArray:
-        """u² by which traces differ from each of the letters; (name,)."""
-        ink = Path.of_trace(lines_of(traces))
-        off = _off(self.bottoms - ink.low[1]) + _off(self.tops - ink.high[1])
-        each = self.pictures.costs(Look.of(ink)) + ELSEWHERE * off
-        return np.minimum.reduceat(each, self.starts)
+    def costs(self, runs: Sequence[Sequence[Trace]]) -> FloatArray:
+        """u² by which each run of traces differs from each of the letters; (run, name)."""
+        inks = [Path.of_trace(lines_of(run)) for run in runs]
+        low, high = (
+            np.array([end]).T for end in zip(*((i.low[1], i.high[1]) for i in inks), strict=True)
+        )
+        off = _off(self.bottoms - low) + _off(self.tops - high)
+        each = self.pictures.costs_of_each([Look.of(ink) for ink in inks]) + ELSEWHERE * off
+        return np.minimum.reduceat(each, self.starts, axis=1)
 
-    def of(self, traces: Sequence[Trace]) -> dict[str, Seen]:
-        """What traces are as each of the letters asked for."""
-        known = dict(zip(self.names, self.costs(traces).tolist(), strict=True))
-        return {letter: self._seen(letter, known) for letter in self.asked}
+    def of(self, runs: Sequence[Sequence[Trace]]) -> list[dict[str, Seen]]:
+        """What each run of traces is as each of the letters asked for."""
+        known = (dict(zip(self.names, costs, strict=True)) for costs in self.costs(runs).tolist())
+        return [{letter: self._seen(letter, one) for letter in self.asked} for one in known]
 
     @staticmethod
     def _seen(letter: str, costs: dict[str, float]) -> Seen:
@@ -143,11 +146,14 @@ class AnyLetter:
     alphabet: Alphabet
     handicaps: FloatArray
 
-    def of(self, traces: Sequence[Trace]) -> dict[str, Seen]:
-        """What traces are most like."""
-        costs = self.alphabet.costs(traces) + self.handicaps
-        best = int(costs.argmin())
-        return {ANY: Seen(float(costs[best]), letter=self.alphabet.names[best])}
+    def of(self, runs: Sequence[Sequence[Trace]]) -> list[dict[str, Seen]]:
+        """What each run of traces is most like."""
+        costs = self.alphabet.costs(runs) + self.handicaps
+        best = costs.argmin(axis=1).tolist()
+        return [
+            {ANY: Seen(float(of_run[at]), letter=self.alphabet.names[at])}
+            for of_run, at in zip(costs, best, strict=True)
+        ]
 
     @staticmethod
     def most_traces(letter: str) -> int:

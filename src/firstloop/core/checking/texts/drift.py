@@ -48,14 +48,13 @@ def _feet(traces: Traces) -> FloatArray:
     for trace in traces:
         if trace.is_dot:
             continue
-        y = trace.line[::3, 1]
-        low = np.flatnonzero((y[1:-1] <= y[:-2]) & (y[1:-1] < y[2:])) + 1
-        ends = [
-            at
-            for at in (0, len(y) - 1)
-            if y[at] <= y[max(at - 1, 0)] and y[at] <= y[min(at + 1, len(y) - 1)]
-        ]
-        found.append(trace.line[3 * np.union1d(low, ends).astype(np.intp)])
+        line = trace.line[::3]
+        y = line[:, 1]
+        low = np.ones(len(y), bool)
+        low[1:] = y[1:] <= y[:-1]
+        low[1:-1] &= y[1:-1] < y[2:]
+        low[0] = y[0] <= y[min(1, len(y) - 1)]
+        found.append(line[low])
     feet = np.concatenate(found) if found else np.empty((0, 2))
     return np.asarray(feet[np.argsort(feet[:, 0])])
 

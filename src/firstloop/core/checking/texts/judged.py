@@ -124,7 +124,7 @@ def _looks_like(one: Judged, setting: Setting) -> str | None:
     much more than like that."""
     alphabet = whole_alphabet(setting.hand)
     traces = [Trace.of(at, line) for at, line in enumerate(one.piece.lines)]
-    costs = dict(zip(alphabet.names, alphabet.costs(traces).tolist(), strict=True))
+    costs = dict(zip(alphabet.names, alphabet.costs([traces])[0].tolist(), strict=True))
     best = min(GROUPS["small"], key=lambda letter: costs[letter])
     clearly = costs[best] < IS_ANOTHER and costs[one.stood.letter] - costs[best] > CLEARLY_ANOTHER
     return best if clearly else None

@@ -5,7 +5,7 @@ neighbours for the next letter of the text, for a letter too many, or for one st
 that a letter was left out. What a run costs as a letter is how it looks and where it stands.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from firstloop.core.checking.texts.alphabet import Alphabet, AnyLetter, Seen
@@ -65,7 +65,7 @@ def assign(
     count, asked = len(traces), len(letters)
     in_order = sorted(traces, key=where_it_stands)
     most = MOST_TRACES if count <= NO_WRITING * max(asked, 1) else 2
-    runs = _Runs(in_order, alphabet)
+    runs = _Runs(in_order, alphabet, most)
     best: list[dict[int, tuple[float, int, str]]] = [{} for _ in range(count + 1)]
     best[0][0] = (0.0, 0, "")
     for i in range(count + 1):
@@ -74,10 +74,7 @@ def assign(
             break
         middle = round(i * asked / max(count, 1))
         reach = [j for j in best[i] if row or abs(j - middle) <= BAND]
-        for end in range(i + 1, min(i + most, count) + 1):
-            apart = runs.apart(i, end)
-            if apart >= NOT_ONE:
-                break
+        for end, apart in runs.from_here(i):
             struck = runs.struck(i, end)
             extra = ONE_TOO_MANY + ONE_MORE_TRACE * (end - i - 1) + apart
             for j in reach:
@@ -131,19 +128,34 @@ def _traced_back(
 
 
 class _Runs:
-    """What runs of neighbours cost, each worked out once."""
+    """What runs of neighbours cost that may be one letter, of so many traces at most: all of them
+    are looked at in one go."""
 
-    def __init__(self, traces: list[Trace], alphabet: Alphabet | AnyLetter) -> None:
+    def __init__(self, traces: list[Trace], alphabet: Alphabet | AnyLetter, most: int) -> None:
         self.traces = traces
         self._alphabet = alphabet
-        self._seen: dict[tuple[int, int], dict[str, Seen]] = {}
+        self._apart = [self._near(begin, most) for begin in range(len(traces))]
+        runs = [(begin, end) for begin, ends in enumerate(self._apart) for end in ends]
+        seen = alphabet.of([traces[begin:end] for begin, end in runs])
+        self._seen = dict(zip(runs, seen, strict=True))
+
+    def _near(self, begin: int, most: int) -> dict[int, float]:
+        """The ends of the runs from a trace on, and what is against each being one letter."""
+        near: dict[int, float] = {}
+        for end in range(begin + 1, min(begin + most, len(self.traces)) + 1):
+            apart = self.apart(begin, end)
+            if apart >= NOT_ONE:
+                break
+            near[end] = apart
+        return near
+
+    def from_here(self, begin: int) -> Iterable[tuple[int, float]]:
+        """Where the runs from a trace on end, and what is against each."""
+        return self._apart[begin].items()
 
     def seen(self, begin: int, end: int, letter: str) -> Seen:
         """What the run is like that letter."""
-        known = self._seen.get((begin, end))
-        if known is None:
-            known = self._seen[begin, end] = self._alphabet.of(self.traces[begin:end])
-        return known[letter]
+        return self._seen[begin, end][letter]
 
     def cost(self, begin: int, end: int, letter: str) -> float:
         """u² that it costs as that letter."""

@@ -78,7 +78,8 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         explained = _explained_at(one.index, whole)
         kept = (f for f in one.result.findings if f.code not in explained)
         findings = tuple(replace(finding, index=one.index) for finding in kept)
-    x0, y0, x1, y1 = (round(value, 3) for value in box_of(np.vstack(one.page)))
+    box = one.stood.box if one.page is one.stood.lines else box_of(np.vstack(one.page))
+    x0, y0, x1, y1 = (round(value, 3) for value in box)
     return LetterResult(
         index=one.index,
         target=one.piece.letter,
