@@ -112,10 +112,6 @@ class Steps:
         """The first step at which any form's own ends."""
         return min(own for own, _ in self.ends)
 
-    def is_own(self, form: int, step: int) -> bool:
-        """Whether a step is the letter's own, not of what leads to it or from it."""
-        return self.first[form] <= step <= self.ends[form][0]
-
 
 def terms_of(heights: FloatArray, headings: FloatArray) -> Values:
     """What the cost of putting ink on a step of the course is a product of with its `terms`:
@@ -188,7 +184,8 @@ def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
 def _with_its_bar_later(form: Form, letter: str) -> list[Form]:
     """A capital whose bar may come last of all: A, H, T."""
     kinds = [stroke.moves[0].kind for stroke in PLAIN.scripts[letter].strokes]
-    if letter.islower() or kinds.count(MoveKind.CROSS) != 1 or len(form.own) != len(kinds):
+    barred = len(kinds) > 1 and kinds.count(MoveKind.CROSS) == 1
+    if letter.islower() or not barred or len(form.own) != len(kinds):
         return []
     return [replace(form, own=form.own[:-1], cost=form.cost + BAR_COMES_LATER, bars=1)]
 

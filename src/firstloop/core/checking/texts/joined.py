@@ -138,7 +138,8 @@ class _Table:
         shares, whole = course.shares, self._rows.count
         low = int(shares[place - WINDOW - 1] * whole) if place > WINDOW else 0
         high = int(shares[place + WINDOW] * whole) if place + WINDOW < len(shares) else whole
-        cost = course.letters[place].terms @ self._rows.terms[:, low:high]
+        terms = course.letters[place].terms
+        cost = (terms.reshape(-1, 5) @ self._rows.terms[:, low:high]).reshape(*terms.shape[:2], -1)
         np.minimum(cost, np.float32(WORST_SAMPLE), out=cost)
         ups = [up - low for up in self._rows.ups if low <= up < high]
         cost[..., ups] = [self._ups.jumps[up + low] for up in ups]
@@ -253,6 +254,7 @@ class _Table:
         first row, and the traces that lie beside."""
         steps, low = self._letters[place], self._costs[place].low
         table = self._reached[place][:, form]
+        first, last = steps.first[form], steps.ends[form][0]
         own: list[int] = []
         beside: set[int] = set()
         while True:
@@ -265,11 +267,12 @@ class _Table:
                     row = begin
                 row -= 1
                 continue
-            if steps.is_own(form, step) and own[-1:] != [row]:
+            if first <= step <= last and not (own and own[-1] == row):
                 own.append(row)
-            same = table[step, here - 1]
-            aslant, along = table[step - 1, here - 1 : here + 1] if step else (FAR, FAR)
-            if step == 0 or step == steps.first[form]:
+            same, aslant, along = table[step, here - 1], FAR, FAR
+            if step:
+                aslant, along = table[step - 1, here - 1], table[step - 1, here]
+            if step == 0 or step == first:
                 came = min(self._ways_to(place, row))[0] + steps.forms[form].cost
                 if came + (self._unjoined[row] if step else 0.0) < min(same, aslant, along):
                     return own[::-1], row, beside
