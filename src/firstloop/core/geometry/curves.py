@@ -35,26 +35,31 @@ def curve(
     >>> curve((0, 0), 0, (2, 0), 0)[10].round(9).tolist()  # straight on stays straight
     [1.0, 0.0]
     """
-    p0, p3 = np.array(start, dtype=np.float64), np.array(end, dtype=np.float64)
     t0, t3 = _unit(start_deg), _unit(end_deg)
-    first, last = _handles(p3 - p0, t0, t3)
-    return bezier(p0, p0 + fullness * first * t0, p3 - fullness * last * t3, p3)
+    (x0, y0), (x3, y3) = start, end
+    first, last = (fullness * handle for handle in _handles((x3 - x0, y3 - y0), t0, t3))
+    p1, p2 = (x0 + first * t0[0], y0 + first * t0[1]), (x3 - last * t3[0], y3 - last * t3[1])
+    return bezier(start, p1, p2, end)
 
 
-def bezier(p0: FloatArray, p1: FloatArray, p2: FloatArray, p3: FloatArray) -> FloatArray:
+_AT = np.linspace(0.0, 1.0, STEPS + 1)
+_WEIGHTS = np.column_stack(
+    [(1 - _AT) ** 3, 3 * (1 - _AT) ** 2 * _AT, 3 * (1 - _AT) * _AT**2, _AT**3]
+)
+"""Of the four places of a cubic Bézier at each of its points; (STEPS + 1, 4)."""
+
+
+def bezier(p0: Point, p1: Point, p2: Point, p3: Point) -> FloatArray:
     """A cubic Bézier as STEPS + 1 points."""
-    t = np.linspace(0.0, 1.0, STEPS + 1)[:, None]
-    return np.asarray(
-        (1 - t) ** 3 * p0 + 3 * (1 - t) ** 2 * t * p1 + 3 * (1 - t) * t**2 * p2 + t**3 * p3
-    )
+    return np.asarray(_WEIGHTS @ np.array([p0, p1, p2, p3], dtype=np.float64))
 
 
-def _unit(heading_deg: float) -> FloatArray:
+def _unit(heading_deg: float) -> Point:
     angle = math.radians(heading_deg)
-    return np.array([math.cos(angle), math.sin(angle)])
+    return math.cos(angle), math.sin(angle)
 
 
-def _handles(chord: FloatArray, t0: FloatArray, t3: FloatArray) -> tuple[float, float]:
+def _handles(chord: Point, t0: Point, t3: Point) -> tuple[float, float]:
     """Lengths of the two handles."""
     turn = _cross(t0, t3)
     if abs(turn) > 0.1:
@@ -62,20 +67,20 @@ def _handles(chord: FloatArray, t0: FloatArray, t3: FloatArray) -> tuple[float, 
         # curve bends two ways.
         ahead, behind = _cross(chord, t3) / turn, _cross(t0, chord) / turn
         if ahead > 0 and behind > 0:
-            angle = math.acos(max(-1.0, min(1.0, float(t0 @ t3))))
+            angle = math.acos(max(-1.0, min(1.0, _dot(t0, t3))))
             share = 4 / 3 * math.tan(angle / 4) / math.tan(angle / 2)  # of a circle's arc
             return share * ahead, share * behind
     return _hobby(chord, t0, t3)
 
 
-def _hobby(chord: FloatArray, t0: FloatArray, t3: FloatArray) -> tuple[float, float]:
+def _hobby(chord: Point, t0: Point, t3: Point) -> tuple[float, float]:
     """Hobby, "Smooth, easy to compute interpolating splines", 1986, the velocity function."""
-    size = float(np.hypot(chord[0], chord[1]))
+    size = math.hypot(*chord)
     if size == 0.0:
         return 0.0, 0.0
-    along = chord / size
-    theta = math.atan2(_cross(along, t0), float(along @ t0))
-    phi = math.atan2(_cross(t3, along), float(along @ t3))
+    along = chord[0] / size, chord[1] / size
+    theta = math.atan2(_cross(along, t0), _dot(along, t0))
+    phi = math.atan2(_cross(t3, along), _dot(along, t3))
 
     def velocity(a: float, b: float) -> float:
         sa, sb, ca, cb = math.sin(a), math.sin(b), math.cos(a), math.cos(b)
@@ -88,5 +93,9 @@ def _hobby(chord: FloatArray, t0: FloatArray, t3: FloatArray) -> tuple[float, fl
     return size * velocity(theta, phi), size * velocity(phi, theta)
 
 
-def _cross(a: FloatArray, b: FloatArray) -> float:
-    return float(a[0] * b[1] - a[1] * b[0])
+def _cross(a: Point, b: Point) -> float:
+    return a[0] * b[1] - a[1] * b[0]
+
+
+def _dot(a: Point, b: Point) -> float:
+    return a[0] * b[0] + a[1] * b[1]

@@ -7,6 +7,7 @@ lead-in begins where it stood; dots and bars wait for the end of the word.
 import math
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -244,6 +245,7 @@ def _apart(edge: FloatArray, left: FloatArray) -> float:
     return float(tried[np.argmax(wide_enough)])
 
 
+@lru_cache(maxsize=1024)
 def _body(script: Script, hand: Hand) -> tuple[float, float]:
     """Left and right of the letter's body in script units, upright: of its first stroke without
     lead-in and flick."""
