@@ -286,8 +286,9 @@ STRIKE_SLOPE, STRIKE_STRAIGHT, STRIKES_ACROSS, STRIKES_OUT = 1.2, 0.85, 0.4, 0.6
 """A strike rises by less than the first for each u across, its chord is longer than the second of
 it, it is wider than the third (u), and goes over the fourth of what it strikes out."""
 
-STRIDE = 6
-"""Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a letter."""
+STRIDE, LEADS = 6, 18
+"""Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a letter;
+and along what leads in and out of one, which other joined hands draw otherwise."""
 
 MOST_STEPS = 120
 """Steps a letter: of more ink the steps are longer, for it is a scribble."""

@@ -126,8 +126,9 @@ def _gap(explanation: Explanation, closure: Closure) -> float | None:
         beside = [explanation.find(stroke, index + by) for by in (-1, 0, 1)]
         parts = [w.ink for w in beside if w is not None and w is not own]
     onto = parts[0] if len(parts) == 1 else np.concatenate(parts)
-    apart = onto[::2, None] - end[None, ::2]  # half as many are as near to a hundredth
-    return float(np.sqrt(np.einsum("ijk,ijk->ij", apart, apart).min()))
+    # Half as many are as near to a hundredth.
+    across, up = (onto[::2, None, axis] - end[None, ::2, axis] for axis in (0, 1))
+    return float(np.sqrt((across * across + up * up).min()))
 
 
 def _end_of(ink: FloatArray, at_start: bool) -> FloatArray:

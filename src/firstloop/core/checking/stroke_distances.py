@@ -52,8 +52,7 @@ def dots_of(letter: Letter) -> npt.NDArray[np.bool_]:
 def fitted(ink: FloatArray, models: FloatArray, by: FloatArray | None = None) -> FloatArray:
     """The ink with its box, or the box of a part of it, laid over the letter's."""
     flat, onto = (ink if by is None else by).reshape(-1, 2), models.reshape(-1, 2)
-    low, high = flat.min(axis=0), flat.max(axis=0)
-    to_low, to_high = onto.min(axis=0), onto.max(axis=0)
+    (low, high), (to_low, to_high) = polyline.corners(flat), polyline.corners(onto)
     scale = np.maximum(to_high - to_low, SMALLEST_BOX) / np.maximum(high - low, SMALLEST_BOX)
     scale = np.minimum(np.maximum(scale, LEAST_SCALE), MOST_SCALE)
     return np.asarray(ink * scale + ((to_low + to_high) / 2 - scale * (low + high) / 2))

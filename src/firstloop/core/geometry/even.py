@@ -42,7 +42,7 @@ def thinned(line: FloatArray, count: int) -> FloatArray:
     >>> thinned(np.array([[3.0, 0.0]]), 2)[:, 0]
     array([3., 3.])
     """
-    return np.asarray(line[_indices(len(line), count)])
+    return line.take(_indices(len(line), count), axis=0)
 
 
 @lru_cache(maxsize=4096)

@@ -170,7 +170,7 @@ def ink_terms(ink: Path, direction: Direction) -> Terms:
     of_ink[:, 2:4] = points
     of_ink[:, 4:6] = turned
     of_ink[:, 6] = 1.0
-    of_ink[:, 7] = np.einsum("ij,ij->i", turned, turned)
+    of_ink[:, 7] = np.vecdot(turned, turned)
     return of_ink
 
 
@@ -248,7 +248,7 @@ def _table(places: FloatArray, turned: FloatArray, fit: Fit, models: Models, at:
     costs += x
     costs += y
     costs += models.squares[:, at]
-    costs += np.einsum("ij,ij->i", turned, turned)[:, None]
+    costs += np.vecdot(turned, turned)[:, None]
     return np.asarray(costs)
 
 

@@ -22,6 +22,7 @@ from firstloop.core.limits import (
     CASE_ON_THE_WAY,
     HEADING_WEIGHT,
     INK_SPACING,
+    LEADS,
     STRIDE,
 )
 from firstloop.core.text.words import compose
@@ -77,7 +78,13 @@ class Steps:
     @classmethod
     def of(cls, forms: tuple[Form, ...]) -> "Steps":
         """The steps of a letter in these forms."""
-        parts = [[[_thin(s) for s in part] for part in (f.before, f.own, f.after)] for f in forms]
+        parts = [
+            [
+                [_thin(stroke, stride) for stroke in part]
+                for part, stride in ((f.before, LEADS), (f.own, STRIDE), (f.after, LEADS))
+            ]
+            for f in forms
+        ]
         lengths = [[sum(map(len, part)) for part in form] for form in parts]
         terms = np.zeros((max(map(sum, lengths)), len(forms), 5), np.float32)
         for at, form in enumerate(parts):
@@ -244,9 +251,9 @@ def _parted(moves: list[tuple[DrawnMove, bool]]) -> Form:
     )
 
 
-def _thin(points: FloatArray) -> FloatArray:
-    """Points a step of the ink apart."""
+def _thin(points: FloatArray, stride: int) -> FloatArray:
+    """Points so many of the ink's apart."""
     if len(points) < 2:
         return points
-    count = max(2, round(polyline.length(points) / (STRIDE * INK_SPACING)) + 1)
+    count = max(2, round(polyline.length(points) / (stride * INK_SPACING)) + 1)
     return polyline.resample(points, count)

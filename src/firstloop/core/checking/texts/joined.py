@@ -272,7 +272,7 @@ class _Table:
             same, aslant, along = table[step, here - 1], FAR, FAR
             if step:
                 aslant, along = table[step - 1, here - 1], table[step - 1, here]
-            if step == 0 or step == first:
+            if step in (0, first):
                 came = min(self._ways_to(place, row))[0] + steps.forms[form].cost
                 if came + (self._unjoined[row] if step else 0.0) < min(same, aslant, along):
                     return own[::-1], row, beside

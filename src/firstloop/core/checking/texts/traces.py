@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from firstloop.core.checking.lines import OntoStandard
 from firstloop.core.evidence.ink import Ink
+from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, evenly, length_of
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import A_DOT, DOT_BOX
@@ -61,7 +62,7 @@ def traces_of(ink: Ink, onto: OntoStandard) -> Traces:
 
 def box_of(points: FloatArray) -> Box:
     """The box of some places (n, 2)."""
-    (x0, y0), (x1, y1) = points.min(axis=0).tolist(), points.max(axis=0).tolist()
+    (x0, y0), (x1, y1) = (corner.tolist() for corner in polyline.corners(points))
     return x0, y0, x1, y1
 
 
