@@ -13,11 +13,10 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
+from firstloop.core.vocabulary.sounds import bundled
 
-SIX = (
-    *("yellow", "garden", "window", "basket", "rabbit", "button", "winter", "planet", "finger"),
-    *("market", "kitten", "jumper", "bridge", "letter", "orange", "purple", "silver", "forest"),
-)
+SIX = tuple(word.text for word in bundled() if len(word.text) == 6)
+"""Every word of six letters that there is: most are met once, and their joins with them."""
 TWENTY = (
     "The quick fox jumps on me.",
     "We went to see the big moon.",

@@ -288,7 +288,7 @@ it, it is wider than the third (u), and goes over the fourth of what it strikes 
 
 STRIDE, LEADS = 6, 18
 """Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a letter;
-and along what leads in and out of one, which other joined hands draw otherwise."""
+and along what leads to one, which other joined hands draw otherwise."""
 
 MOST_STEPS = 120
 """Steps a letter: of more ink the steps are longer, for it is a scribble."""

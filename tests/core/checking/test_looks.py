@@ -88,6 +88,13 @@ def test_what_is_of_no_interest_is_left_out_and_nothing_else_changes() -> None:
     assert np.isfinite(every.costs(look, np.full(26, np.inf))).all()
 
 
+def test_several_inks_at_once_differ_by_what_each_does_alone() -> None:
+    every = pictures("abcdefghijklmnopqrstuvwxyz")
+    looks = [look_of(plain(name).paths()) for name in "nbgtk"] * 4
+    together = every.costs_of_each(looks)
+    assert np.allclose(together, [every.costs(look) for look in looks], atol=1e-5)
+
+
 @pytest.mark.parametrize("name", list("bdsz"))
 def test_the_mirror_image_is_seen_as_that(name: str) -> None:
     forms = forms_of(name, PLAIN, RULING)

@@ -74,6 +74,13 @@ def test_smoothing_leaves_a_straight_line_and_calms_a_shaken_one() -> None:
     assert off < 0.5 * 0.05
 
 
+@pytest.mark.parametrize("count", [2, 3, 8, 30, 200])
+def test_what_smoothing_takes_off_twice_is_found_in_one_go(count: int) -> None:
+    shaken = np.cumsum(np.random.default_rng(count).normal(0.0, 0.1, (count, 2)), axis=0)
+    off = shaken - polyline.smooth(shaken, 4.0)
+    assert np.allclose(polyline.unsmooth(shaken, 4.0), off - polyline.smooth(off, 4.0))
+
+
 def test_what_is_read_only_is_a_copy_that_cannot_be_written_to() -> None:
     given_points = np.zeros((2, 2))
     kept = polyline.read_only(given_points)

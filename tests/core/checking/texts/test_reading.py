@@ -9,8 +9,10 @@ from firstloop.core.contract import Code
 from firstloop.core.errors import InkError, UncheckedError, UnknownLetterError
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Kind
-from firstloop.core.letters import HANDS
+from firstloop.core.letters import HANDS, draw
+from firstloop.core.text.words import compose
 from tests.core.checking.texts.written import (
+    RULING,
     Line,
     checked,
     ink_of,
@@ -182,6 +184,19 @@ def test_a_joined_letter_left_out_or_twice_is_told() -> None:
     for written in ("summr", "summeer"):
         found = to_mend(checked(ink_of(joined(written)), "summer", hand="joined"))
         assert found[0][0] is Code.WRONG_LETTER, written
+
+
+@pytest.mark.parametrize("at_once", [True, False], ids=["bars at once", "bars last"])
+@pytest.mark.parametrize("word", ["title", "zebra", "jazz", "fox"])
+def test_a_joined_word_written_letter_by_letter_is_read(word: str, at_once: bool) -> None:
+    hand = HANDS["joined"]
+    composed = compose(word, hand, lambda pair: False)
+    paths = draw(composed.script, hand.proportions, RULING).paths()
+    by_letter = [origins[0].letter for origins in composed.origins]
+    order = sorted(range(len(paths)), key=lambda at: by_letter[at] if at_once else at)
+    result = checked(ink_of([paths[at] for at in order]), word, hand="joined")
+    assert result.reads_as == word
+    assert {code for code, _ in to_mend(result)} <= {Code.JOIN_BROKEN}
 
 
 @pytest.mark.parametrize("text", ["a hen ran home", "We had jam"])

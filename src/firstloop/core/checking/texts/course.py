@@ -23,6 +23,7 @@ from firstloop.core.limits import (
     HEADING_WEIGHT,
     INK_SPACING,
     LEADS,
+    LIFTED_AT_A_JOIN,
     STRIDE,
 )
 from firstloop.core.text.words import compose
@@ -51,6 +52,8 @@ class Form:
     other_case: bool = False
     bars: int = 0
     """How many of its strokes lie beside the way."""
+    goes_on: bool = False
+    """Whether the hand joins it to the letter after it, so that no flick is asked for."""
 
     @property
     def is_joined(self) -> bool:
@@ -81,7 +84,7 @@ class Steps:
         parts = [
             [
                 [_thin(stroke, stride) for stroke in part]
-                for part, stride in ((f.before, LEADS), (f.own, STRIDE), (f.after, LEADS))
+                for part, stride in ((f.before, LEADS), (f.own, STRIDE), (f.after, STRIDE))
             ]
             for f in forms
         ]
@@ -163,7 +166,7 @@ def _steps_of(pair: str, after: str, hand: Hand, capitals: bool) -> Steps:
     may be met before the letter after it; no flick where the hand joins that to it."""
     forms = _forms_of(pair, hand)
     if after and _forms_of(pair[-1] + after, hand)[0].joined:
-        forms = tuple(replace(form, after=()) for form in forms)
+        forms = tuple(replace(form, goes_on=True) for form in forms)
     return Steps.of(
         tuple(form for form in forms if capitals or form.is_joined or not form.other_case)
     )
@@ -178,6 +181,9 @@ def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
         form = _composed(pair, other)
         if not any(_same(form, known) for known in forms):
             forms.append(form)
+    if forms[0].joined and _begins_high(forms[0]):
+        alone = replace(_composed(letter, hand), cost=LIFTED_AT_A_JOIN, joined=True)
+        forms.insert(1, alone)
     if letter in _PRINTED:
         forms.append(_printed(letter, AS_IN_PRINT, other_case=False))
     if letter.isupper():
@@ -186,6 +192,12 @@ def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
         case = _printed(letter.swapcase(), CASE_ON_THE_WAY, other_case=True)
         forms += [case, *_with_its_bar_later(case, letter.swapcase())]
     return tuple(forms)
+
+
+def _begins_high(form: Form) -> bool:
+    """Whether it is led into from a letter that ends above the line, as o and w do: where that join
+    stands open the lead-in is another."""
+    return float(form.before[0][0, 1]) > LED_FROM
 
 
 def _with_its_bar_later(form: Form, letter: str) -> list[Form]:

@@ -1,9 +1,10 @@
 """What only a text shows: gaps, sizes and tails against each other, doubles, joins, capitals and
 the end mark. Each function gives measures in no order; what is a fault, the limits say."""
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
+from itertools import chain, pairwise
 from statistics import median
 
 import numpy as np
@@ -71,7 +72,10 @@ Neighbours = Sequence[tuple[Stood, Stood]]
 def gaps(neighbours: Neighbours, kind: Kind, *, joins: bool) -> Iterator[TextMeasure]:
     """Between letters of a word, between words, between letters of a row."""
     row = kind in (Kind.ROW, Kind.SEQUENCE)
-    between = [(a, b, _white(a, b)) for a, b in neighbours if b.letter not in MARKS]
+    edges = {one: _edges(one) for one in dict.fromkeys(chain.from_iterable(neighbours))}
+    between = [
+        (a, b, _white((a, edges[a]), (b, edges[b]))) for a, b in neighbours if b.letter not in MARKS
+    ]
     inside = [white.across for a, b, white in between if b.index == a.index + 1]
     usual = median(inside) if inside else FAR_ENOUGH / 2
     for a, b, white in between:
@@ -100,17 +104,35 @@ def _off(code: Code, index: int, white: _White, near: float, far: float) -> Text
     return TextMeasure(code, value, index, by="close" if value < 0 else "wide")
 
 
-def _white(a: Stood, b: Stood) -> _White:
+_BINS = np.arange(-1.2, 2.4, 0.2)
+"""u: the heights between which letters are looked at."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Edges:
+    """By height how far right a letter goes, half a step above and below taken in, and how far
+    left."""
+
+    right: FloatArray
+    left: FloatArray
+
+
+def _edges(one: Stood) -> _Edges:
+    lines = _without_bar(one)
+    ink = lines[0] if len(lines) == 1 else np.concatenate(lines)
+    at = _BINS.searchsorted(ink[:, 1], "right")
+    right, left = np.full(len(_BINS) + 2, -np.inf), np.full(len(_BINS) + 2, np.inf)
+    np.maximum.at(right, at, ink[:, 0])
+    np.minimum.at(left, at, ink[:, 0])
+    right[1:-1] = np.maximum(np.maximum(right[:-2], right[1:-1]), right[2:])
+    return _Edges(right, left)
+
+
+def _white(left: tuple[Stood, _Edges], right: tuple[Stood, _Edges]) -> _White:
+    (a, of_a), (b, of_b) = left, right
     boxes = b.box[0] - a.box[2]
-    left, right = (np.vstack(_without_bar(one)) for one in (a, b))
-    bins = np.arange(-1.2, 2.4, 0.2)
-    reach, begin = np.full(len(bins) + 2, -np.inf), np.full(len(bins) + 2, np.inf)
-    np.maximum.at(reach, np.digitize(left[:, 1], bins), left[:, 0])
-    np.minimum.at(begin, np.digitize(right[:, 1], bins), right[:, 0])
-    # A letter is as wide half a step above and below.
-    reach[1:-1] = np.maximum.reduce([reach[:-2], reach[1:-1], reach[2:]])
-    across = float((begin - reach).min())
-    across = across if np.isfinite(across) else boxes
+    across = float((of_b.left - of_a.right).min())
+    across = across if math.isfinite(across) else boxes
     return _White(min(across, boxes + BARS_MAY_MEET) if _is_barred(a, b) else across, boxes)
 
 
