@@ -94,14 +94,10 @@ class Steps:
             lines = [line for part in form for line in part]
             heights = np.concatenate([line[:, 1] for line in lines])
             headings = np.concatenate([polyline.headings(line) for line in lines])
-            terms[: len(heights), at] = np.column_stack(
-                [
-                    np.ones(len(heights)),
-                    -2.0 * heights,
-                    heights * heights + HEADING_WEIGHT,
-                    -HEADING_WEIGHT * headings,
-                ]
-            )
+            kept = terms[: len(heights), at]
+            kept[:, 0], kept[:, 1] = 1.0, -2.0 * heights
+            kept[:, 2] = heights * heights + HEADING_WEIGHT
+            kept[:, 3:] = -HEADING_WEIGHT * headings
         first = tuple(before for before, _, _ in lengths)
         return cls(
             forms=forms,
@@ -148,7 +144,9 @@ def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
     """The course of a text in a joined hand; a small letter may be met as a capital too, or not.
     Raises UnknownLetterError."""
     letters = tuple(
-        _steps_of(word[max(at - 1, 0) : at + 1], word[at + 1 : at + 2], hand, capitals)
+        _steps_of(
+            word[max(at - 1, 0) : at + 1], hand, _is_joined(word[at : at + 2], hand), capitals
+        )
         for word in text.split()
         for at in range(len(word))
     )
@@ -160,15 +158,21 @@ def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
     )
 
 
+def _is_joined(pair: str, hand: Hand) -> bool:
+    """Whether the hand joins two letters; not the last of a word."""
+    return len(pair) == 2 and _forms_of(pair, hand)[0].joined
+
+
 @lru_cache(maxsize=4096)
-def _steps_of(pair: str, after: str, hand: Hand, capitals: bool) -> Steps:
+def _steps_of(pair: str, hand: Hand, goes_on: bool, capitals: bool) -> Steps:
     """The last letter of a pair, or the one letter of a word's beginning, in the forms in which it
-    may be met before the letter after it; no flick where the hand joins that to it."""
-    forms = _forms_of(pair, hand)
-    if after and _forms_of(pair[-1] + after, hand)[0].joined:
-        forms = tuple(replace(form, goes_on=True) for form in forms)
+    may be met."""
     return Steps.of(
-        tuple(form for form in forms if capitals or form.is_joined or not form.other_case)
+        tuple(
+            replace(form, goes_on=goes_on)
+            for form in _forms_of(pair, hand)
+            if capitals or form.is_joined or not form.other_case
+        )
     )
 
 
@@ -176,13 +180,9 @@ def _steps_of(pair: str, after: str, hand: Hand, capitals: bool) -> Steps:
 def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
     """The forms of the last letter of a pair, as it comes after the first; of one letter alone."""
     letter = pair[-1]
-    forms: list[Form] = []
-    for other in (hand, *_other_hands(letter, hand)):
-        form = _composed(pair, other)
-        if not any(_same(form, known) for known in forms):
-            forms.append(form)
+    forms = [_composed(pair, way) for way in _ways_of(letter, hand)]
     if forms[0].joined and _begins_high(forms[0]):
-        alone = replace(_composed(letter, hand), cost=LIFTED_AT_A_JOIN, joined=True)
+        alone = replace(_forms_of(letter, hand)[0], cost=LIFTED_AT_A_JOIN, joined=True)
         forms.insert(1, alone)
     if letter in _PRINTED:
         forms.append(_printed(letter, AS_IN_PRINT, other_case=False))
@@ -209,9 +209,18 @@ def _with_its_bar_later(form: Form, letter: str) -> list[Form]:
     return [replace(form, own=form.own[:-1], cost=form.cost + BAR_COMES_LATER, bars=1)]
 
 
-def _other_hands(letter: str, hand: Hand) -> list[Hand]:
-    """The hand with each other of the letter's accepted ways chosen."""
-    return [choose(hand, {letter: name}) for name in hand.alternatives.get(letter, {})]
+@lru_cache(maxsize=256)
+def _ways_of(letter: str, hand: Hand) -> tuple[Hand, ...]:
+    """The hand, and it with each of the letter's accepted ways chosen that goes along another
+    line."""
+    ways, forms = [hand], [_composed(letter, hand)]
+    for name in hand.alternatives.get(letter, {}):
+        way = choose(hand, {letter: name})
+        form = _composed(letter, way)
+        if not any(_same(form, known) for known in forms):
+            ways.append(way)
+            forms.append(form)
+    return tuple(ways)
 
 
 def _same(one: Form, other: Form) -> bool:
@@ -267,5 +276,6 @@ def _thin(points: FloatArray, stride: int) -> FloatArray:
     """Points so many of the ink's apart."""
     if len(points) < 2:
         return points
-    count = max(2, round(polyline.length(points) / (stride * INK_SPACING)) + 1)
-    return polyline.resample(points, count)
+    along = polyline.distances_along(points)
+    count = max(2, round(float(along[-1]) / (stride * INK_SPACING)) + 1)
+    return polyline.resample(points, count, along)
