@@ -57,22 +57,33 @@ def planned(client: TestClient) -> dict[str, Any]:
     return dict(client.post("/api/plan/lessons", json={"new": ["n"], "shape": "full"}).json())
 
 
+def checked_text(client: TestClient, kind: str, target: str, paths: list[Any]) -> dict[str, Any]:
+    """What lies on the table of a row or a word that is handed in."""
+    points = [[[x, y, None, None] for x, y in path] for path in paths]
+    sent = {"pupil_id": 1, "kind": kind, "target": target, "help": "copy"}
+    strokes = [{"points": each} for each in points]
+    kept = client.post("/api/write/texts", json={**sent, "strokes": strokes})
+    assert kept.status_code == 201, kept.text
+    found = client.get("/api/check/texts").json()["texts"]
+    return dict(next(one for one in found if one["id"] == kept.json()["id"]))
+
+
 def told(lesson: dict[str, Any], kind: str) -> str:
     (step,) = [step for step in lesson["steps"] if step["kind"] == kind]
     return " ".join(step["prompts"])
 
 
 @pytest.mark.parametrize(
-    ("own", "on_the_board", "at_home"),
+    ("own", "on_the_board", "in_the_check", "at_home"),
     [
-        ("few", "five or six", "write five or six on paper"),
-        ("row", "Fill a row", "write one row on paper"),
-        ("rows", "Fill three rows", "write three rows on paper"),
-        ("any", "as many of your own as you like", "write as many as your child likes on paper"),
+        ("few", "five or six", "five or six were", "write five or six on paper"),
+        ("row", "Fill a row", "a row was", "write one row on paper"),
+        ("rows", "Fill three rows", "three rows were", "write three rows on paper"),
+        ("any", "as you like", "as many as they liked were", "write as many as your child likes"),
     ],
 )
-def test_how_many_of_their_own_is_told_on_the_board_and_at_home(
-    client: TestClient, own: str, on_the_board: str, at_home: str
+def test_how_many_of_their_own_is_told_on_the_board_in_the_check_and_at_home(
+    client: TestClient, own: str, on_the_board: str, in_the_check: str, at_home: str
 ) -> None:
     lesson = planned(client)
     set_customs(client, own=own)
@@ -84,6 +95,8 @@ def test_how_many_of_their_own_is_told_on_the_board_and_at_home(
     assert [(one["lines"], one["letters"]) for one in stop["writings"]] == [lines]
     assert at_home in client.get(f"/api/plan/lessons/{lesson['id']}/home").text
     assert client.get("/api/plan/customs").json()["own"] == own
+    row = checked_text(client, "row", "l", [[(x, 1.9), (x, 0.0)] for x in (0.0, 1.2, 2.4)])["row"]
+    assert row["written"] == f"3 written; {in_the_check} asked for."
 
 
 def printed(client: TestClient, lesson_id: int) -> str:
@@ -93,14 +106,38 @@ def printed(client: TestClient, lesson_id: int) -> str:
     return b"".join(zlib.decompress(base64.a85decode(one)) for one in streams).decode("latin-1")
 
 
-def test_rubbing_out_in_games_is_told_on_the_board_and_on_the_plan(client: TestClient) -> None:
+def test_rubbing_out_in_games_is_told_on_the_board_in_the_check_and_on_the_plan(
+    client: TestClient,
+) -> None:
     client.put("/api/plan/taught", json={"letters": [*"iatps"]})
     lesson = planned(client)
-    assert "Cross it out" in told(client.get("/api/plan/today").json()["lesson"], "words")
-    assert "Cross it out" in printed(client, lesson["id"])
-    set_customs(client, rubbing_out=True)
-    assert "you may rub out" in told(client.get("/api/plan/today").json()["lesson"], "words")
-    assert "you may rub out" in printed(client, lesson["id"])
+    right = [[(0.0, 1.9), (0.0, 0.0)], [(0.5, 1.9), (0.5, 0.0)]]
+    for allowed, words in ((False, "Cross it out"), (True, "you may rub out")):
+        set_customs(client, rubbing_out=allowed)
+        assert words in told(client.get("/api/plan/today").json()["lesson"], "words")
+        assert words in printed(client, lesson["id"])
+        assert words in checked_text(client, "word", "ll", right[:1])["put_right"]
+        assert checked_text(client, "word", "ll", right)["put_right"] is None
+
+
+def test_the_largest_family_is_that_of_the_board_of_the_check_and_of_what_goes_out(
+    client: TestClient,
+) -> None:
+    sizes = []
+    for largest in (8, 3):
+        set_customs(client, largest_family=largest)
+        (offer,) = (o for o in client.get("/api/plan/today").json()["next"] if len(o["new"]) > 1)
+        first, *_ = together = offer["new"]
+        sizes.append(len(together))
+        lesson = client.post("/api/plan/lessons", json={"new": together}).json()
+        shown = [stop["part"] for stop in lesson["course"] if stop["kind"] == "show"]
+        assert shown == together
+        table = client.get(f"/api/check/letters/{first}/attempts").json()
+        assert table["family"]["letters"] == together
+        file = client.get("/api/plan/files/scheme/movement").json()
+        assert together in [family["letters"] for family in file["families"]]
+    assert sizes[0] > sizes[1] == 3
+    assert client.get("/api/check/letters/!/attempts").json()["family"] is None
 
 
 def test_the_largest_family_parts_the_schemes_and_is_a_wish(client: TestClient) -> None:

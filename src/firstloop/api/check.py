@@ -12,7 +12,7 @@ from firstloop.api.sent import AskedId, Note, PathId, PathName, Sent, line
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script
-from firstloop.services import judging
+from firstloop.services import judging, schemes
 from firstloop.store import attempts, inks
 from firstloop.store.attempts import Which
 from firstloop.store.records import AttemptRecord, JudgementRecord
@@ -26,9 +26,18 @@ A_TABLE, LARGEST_TABLE = 48, 200
 """Letters that lie on the table at once, and at most."""
 
 
-class AttemptPage(BaseModel):
-    """Some attempts, the newest first; how many there are in all, and from where the next go on."""
+class TaughtTogether(BaseModel):
+    """A family, as large as the class takes them in one lesson."""
 
+    name: str
+    letters: list[str]
+
+
+class AttemptPage(BaseModel):
+    """Some attempts, the newest first; how many there are in all, and from where the next go on;
+    and the family that the letter is taught in, if any."""
+
+    family: TaughtTogether | None
     attempts: list[AttemptOut]
     total: int
     next: str | None
@@ -57,14 +66,20 @@ class TableQuery(Sent):
 
 @router.get("/letters/{letter}/attempts")
 def get_attempts(
-    session: Db, school_class: Class, letter: PathName, asked: Annotated[TableQuery, Query()]
+    record: Record,
+    session: Db,
+    school_class: Class,
+    letter: PathName,
+    asked: Annotated[TableQuery, Query()],
 ) -> AttemptPage:
     """Attempts of a letter, the newest first."""
     find_script(letter, school_class.hand)
     which = Which(letter, asked.pupil, asked.newest, asked.unjudged, asked.to_mend)
     found = attempts.page(session, school_class.id, which, limit=asked.limit, after=asked.after)
     ink = inks.of(session, [one.id for one in found.attempts])
+    family = schemes.find(record, school_class, school_class.scheme).family_of(letter)
     return AttemptPage(
+        family=TaughtTogether(name=family.name, letters=list(family.letters)) if family else None,
         attempts=[attempt_out(one, ink.get(one.id, Ink(()))) for one in found.attempts],
         total=found.total,
         next=found.next,

@@ -20,7 +20,9 @@ from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.problems import HANDED_IN
 from firstloop.api.sent import AskedId, HandedIn, Id, PathId, Sent, line
 from firstloop.core.checking.findings import MarkKind
+from firstloop.core.contract import Code, Verdict
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.teaching.customs import RUBBING_OUT, Customs, written_of
 from firstloop.services import handing_in
 from firstloop.services import texts as judging
 from firstloop.store import texts
@@ -31,6 +33,12 @@ router = APIRouter(prefix="/api", tags=["texts"])
 
 LONGEST_TEXT = 240
 """Characters that can be asked for; the check says where letters end."""
+
+
+NOT_THE_LETTER = frozenset(
+    {Code.WRONG_LETTER, Code.CAPITAL, Code.READS_AS_OTHER, Code.MIRRORED, Code.TURNED}
+)
+"""What is found where a letter is not the one that was wanted, or cannot be taken for it."""
 
 
 class TextIn(HandedIn):
@@ -75,10 +83,12 @@ class MarkOut(BaseModel):
 
 
 class RowOut(BaseModel):
-    """A row: the place of its best letter, and whether it gets better (above 0) or worse."""
+    """A row: the place of its best letter, and whether it gets better (above 0) or worse; of one of
+    the child's own how many were written, beside how many the class is asked for."""
 
     best: int
     change: float
+    written: str | None
 
 
 class TextOut(BaseModel):
@@ -97,6 +107,8 @@ class TextOut(BaseModel):
     held: Verdicts
     findings: list[FindingInText]
     say: str
+    put_right: str | None
+    """How the class changes a letter of a word; null where each is the one that was wanted."""
     letters: list[LetterInText]
     marks: list[MarkOut]
     row: RowOut | None
@@ -140,7 +152,7 @@ def post_text(
     )
     if not is_new:
         response.status_code = 200
-    return _out(kept)
+    return _out(kept, school_class.customs)
 
 
 @router.delete("/write/texts/{text_id}", status_code=204)
@@ -154,7 +166,11 @@ def get_texts(session: Db, school_class: Class, asked: Annotated[TextQuery, Quer
     """Texts of the class, the newest first."""
     which = WhichTexts(asked.pupil, asked.kind, asked.target)
     found = texts.page(session, school_class.id, which, limit=asked.limit, after=asked.after)
-    return TextPage(texts=[_out(one) for one in found.texts], total=found.total, next=found.next)
+    return TextPage(
+        texts=[_out(one, school_class.customs) for one in found.texts],
+        total=found.total,
+        next=found.next,
+    )
 
 
 @router.put("/check/texts/{text_id}/judgement")
@@ -162,16 +178,17 @@ def put_text_judgement(
     record: Record, school_class: Class, now: Now, text_id: PathId, said: JudgementIn
 ) -> TextOut:
     """Confirms or overrules what the checker says of the whole; its letters are judged apart."""
-    return _out(judging.judge(record, school_class.id, text_id, judgement_from(said, now)))
+    kept = judging.judge(record, school_class.id, text_id, judgement_from(said, now))
+    return _out(kept, school_class.customs)
 
 
 @router.delete("/check/texts/{text_id}/judgement")
 def delete_text_judgement(record: Record, school_class: Class, text_id: PathId) -> TextOut:
     """Takes the teacher's word on the whole back."""
-    return _out(judging.judge(record, school_class.id, text_id, None))
+    return _out(judging.judge(record, school_class.id, text_id, None), school_class.customs)
 
 
-def _out(kept: TextRecord) -> TextOut:
+def _out(kept: TextRecord, customs: Customs) -> TextOut:
     text, answer = kept.text, kept.text.answer
     said = kept.judgement.verdicts if kept.judgement else {}
     held = {**answer["verdict"], **{d.value: v.value for d, v in said.items()}}
@@ -191,7 +208,25 @@ def _out(kept: TextRecord) -> TextOut:
                 {**letter, "attempt_id": kept.attempts.get(place)}
                 for place, letter in enumerate(answer["letters"])
             ],
-            "row": answer.get("row"),
+            "put_right": _put_right(kept, customs),
+            "row": _row_out(kept, customs),
             "judgement": judgement_out(kept.judgement),
         }
     )
+
+
+def _put_right(kept: TextRecord, customs: Customs) -> str | None:
+    """The class's way, for a word in which a letter is not the one that was wanted."""
+    findings = kept.text.answer["findings"]
+    to_mend = {finding["code"] for finding in findings if finding["severity"] == Verdict.NOT_YET}
+    to_change = kept.text.task.kind is Kind.WORD and not to_mend.isdisjoint(NOT_THE_LETTER)
+    return RUBBING_OUT[customs.rubbing_out] if to_change else None
+
+
+def _row_out(kept: TextRecord, customs: Customs) -> RowOut | None:
+    row = kept.text.answer.get("row")
+    if row is None:
+        return None
+    count = sum(not letter["struck"] for letter in kept.text.answer["letters"])
+    is_their_own = kept.text.help not in (Help.TRACE, Help.FINISH)
+    return RowOut(**row, written=written_of(customs.own, count) if is_their_own else None)

@@ -71,7 +71,10 @@ def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
         taught=taught,
         taught_words=words,
         families=tuple(scheme.families),
-        next=(*(Next(one.parts, one.why) for one in stages[:STAGES]), *what_next(scheme, taught)),
+        next=(
+            *(Next(one.parts, one.why) for one in stages[:STAGES]),
+            *what_next(scheme, taught, school_class.customs.largest_family),
+        ),
         due=coming_back,
         week=tuple((one, tuple(k for k in found if k.day == one)) for one in days),
         lesson=mine[-1] if mine else None,

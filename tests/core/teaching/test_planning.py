@@ -16,11 +16,12 @@ def new(taught: str) -> list[str]:
 @pytest.mark.parametrize(
     ("taught", "expected"),
     [
-        ("", ["l", "c"]),
-        ("l", ["i", "c"]),
-        ("lit", ["c"]),
-        ("lits", ["c"]),
-        ("litc", ["o"]),
+        ("", ["l", "c", "l i t"]),
+        ("l", ["i", "c", "i t"]),
+        ("lit", ["c", "c o s h"]),
+        ("lits", ["c", "c o h"]),
+        ("litc", ["o", "o s h"]),
+        ("litcos", ["h"]),
         ("litcosh", ["sh", "ch"]),
     ],
 )
@@ -28,6 +29,12 @@ def test_the_familys_next_letter_and_the_next_familys_come_first(
     taught: str, expected: list[str]
 ) -> None:
     assert [one for one in new(taught) if one not in PAIRS or one in expected] == expected
+
+
+def test_a_family_in_one_lesson_is_no_larger_than_wished_nor_than_a_lesson_may_be() -> None:
+    large = Scheme("large", (Family("All", tuple("acdeghijk"), ""),))
+    for largest, expected in ((3, "acd"), (5, "acdeg"), (8, "acdeghi")):
+        assert "".join(what_next(large, "", largest)[1].new) == expected
 
 
 @pytest.mark.parametrize("taught", ["s", "h", "lit", "so", "ch"])

@@ -24,6 +24,7 @@ export function useTable(letter: string, asked: TableAsked) {
       select: ({ pages }) => ({
         attempts: pages.flatMap((page) => exact<AttemptPage>(page).attempts),
         total: pages[0]?.total ?? 0,
+        family: pages[0]?.family ?? null,
       }),
     },
   );

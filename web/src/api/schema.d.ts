@@ -2302,9 +2302,11 @@ export interface components {
         };
         /**
          * AttemptPage
-         * @description Some attempts, the newest first; how many there are in all, and from where the next go on.
+         * @description Some attempts, the newest first; how many there are in all, and from where the next go on;
+         *     and the family that the letter is taught in, if any.
          */
         AttemptPage: {
+            family: components["schemas"]["TaughtTogether"] | null;
             /** Attempts */
             attempts: components["schemas"]["AttemptOut"][];
             /** Total */
@@ -4034,13 +4036,16 @@ export interface components {
         Rounds: "by_letter" | "by_step";
         /**
          * RowOut
-         * @description A row: the place of its best letter, and whether it gets better (above 0) or worse.
+         * @description A row: the place of its best letter, and whether it gets better (above 0) or worse; of one of
+         *     the child's own how many were written, beside how many the class is asked for.
          */
         RowOut: {
             /** Best */
             best: number;
             /** Change */
             change: number;
+            /** Written */
+            written: string | null;
         };
         /**
          * RubbingRule
@@ -4624,6 +4629,16 @@ export interface components {
             words?: string[] | null;
         };
         /**
+         * TaughtTogether
+         * @description A family, as large as the class takes them in one lesson.
+         */
+        TaughtTogether: {
+            /** Name */
+            name: string;
+            /** Letters */
+            letters: string[];
+        };
+        /**
          * TextIn
          * @description Something longer than a letter; the target of a row is its letter, free writing has none.
          */
@@ -4668,6 +4683,8 @@ export interface components {
             findings: components["schemas"]["FindingInText"][];
             /** Say */
             say: string;
+            /** Put Right */
+            put_right: string | null;
             /** Letters */
             letters: components["schemas"]["LetterInText"][];
             /** Marks */
@@ -5131,6 +5148,7 @@ export type TakeWord = components['schemas']['TakeWord'];
 export type TallyIn = components['schemas']['TallyIn'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
 export type TaughtInOutput = components['schemas']['TaughtIn-Output'];
+export type TaughtTogether = components['schemas']['TaughtTogether'];
 export type TextIn = components['schemas']['TextIn'];
 export type TextOut = components['schemas']['TextOut'];
 export type TextPage = components['schemas']['TextPage'];

@@ -12,7 +12,7 @@ const FIRST = attempt(31);
 const SECOND = attempt(30, { pupil: JORI, held: verdicts(), findings: [], say: "So it is." });
 
 function pageOf(attempts: unknown[], next: string | null = null) {
-  return { attempts, total: 3, next };
+  return { family: { name: "Straight down", letters: ["l", "t", "i"] }, attempts, total: 3, next };
 }
 
 beforeEach(() => {
@@ -32,6 +32,13 @@ test("the newest of each child lies there first, the first one taken up", async 
   const seen = within(screen.getByRole("list", { name: "What was seen" }));
   expect(seen.getByText(/stops short/)).toHaveTextContent("(to mend from 30 %)");
   expect(screen.getByTestId("say")).toHaveTextContent("“Stretch it up to the top line.”");
+});
+
+test("the letters that are taught together are a step away", async () => {
+  putUp(<CheckStation letter="l" />);
+  const family = within(await screen.findByRole("navigation", { name: "Straight down" }));
+  expect(family.getByRole("link", { name: "l" })).toHaveAttribute("aria-current", "page");
+  expect(family.getByRole("link", { name: "t" })).toHaveAttribute("href", "/check/t");
 });
 
 test("arrows go along the table and stop at its ends", async () => {

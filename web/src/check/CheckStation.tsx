@@ -3,7 +3,7 @@ import { Eye } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
-import type { AttemptOut as Attempt, LetterDrawing as Letter } from "../api/schema";
+import type { AttemptOut as Attempt, LetterDrawing as Letter, TaughtTogether } from "../api/schema";
 import { type TableAsked, useTable } from "../api/attemptQueries";
 import { useLetter } from "../api/queries";
 import { InkOverModel } from "../ink/InkOverModel";
@@ -37,11 +37,13 @@ export function CheckStation({ letter }: { letter: string }) {
   const [which, setWhich] = useState<Spread>(pupil ? "all" : "newest");
   const table = useTable(letter, { ...ASKED[which], ...(pupil ? { pupil } : {}) });
   const drawing = useLetter(letter);
+  const family = table.data?.family;
   const failed = [table, drawing].find(({ isError }) => isError);
   return (
     <section className="flex min-h-0 flex-1 flex-col px-5 py-3" aria-label="Letters on the table">
       <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
         <LetterButton station="check" letter={letter} />
+        {family ? <Family family={family} letter={letter} /> : null}
         <Link to="/check/text" className="underline underline-offset-4">
           Words and rows
         </Link>
@@ -65,6 +67,25 @@ export function CheckStation({ letter }: { letter: string }) {
         </Table>
       ) : null}
     </section>
+  );
+}
+
+/** The letters that are taught together, to go through one after another. */
+function Family({ family, letter }: { family: TaughtTogether; letter: string }) {
+  return (
+    <nav aria-label={family.name} className="flex flex-wrap items-center gap-1">
+      <span className="mr-1 text-soft">{family.name}</span>
+      {family.letters.map((one) => (
+        <Link
+          key={one}
+          to={`/check/${encodeURIComponent(one)}`}
+          aria-current={one === letter ? "page" : undefined}
+          className="flex min-h-11 min-w-9 items-center justify-center rounded-md border-2 border-transparent text-xl hover:border-rule-deep aria-[current=page]:border-ink aria-[current=page]:bg-rule-wash"
+        >
+          {one}
+        </Link>
+      ))}
+    </nav>
   );
 }
 

@@ -67,6 +67,7 @@ export function text(id: number, other: Partial<TextOut> = {}): TextOut {
     held: verdicts("secure"),
     findings: [],
     say: "Just right.",
+    put_right: null,
     letters: [letterInText(0, "h", [0, 0, 0.8, 1.9]), letterInText(1, "e", [1.2, 0, 2, 1])],
     marks: [],
     row: null,

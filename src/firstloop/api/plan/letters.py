@@ -192,17 +192,17 @@ def _move_words(place: Place, wording: Wording) -> MoveWordsOut:
 
 
 def _family(letter: str, scheme: Scheme, hand: Hand) -> FamilyPlace | None:
-    for family in scheme.families:
-        if letter in family.letters:
-            exceptions = dict(exceptions_of(family.letters, hand)) | dict(family.exceptions)
-            return FamilyPlace(
-                scheme=scheme.name,
-                family=family.name,
-                why=family.why,
-                letters=list(family.letters),
-                exception=exceptions.get(letter),
-            )
-    return None
+    family = scheme.family_of(letter)
+    if family is None:
+        return None
+    exceptions = dict(exceptions_of(family.letters, hand)) | dict(family.exceptions)
+    return FamilyPlace(
+        scheme=scheme.name,
+        family=family.name,
+        why=family.why,
+        letters=list(family.letters),
+        exception=exceptions.get(letter),
+    )
 
 
 def _unlocked(letter: str, scheme: Scheme) -> tuple[Word, ...]:

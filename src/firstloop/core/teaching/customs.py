@@ -18,12 +18,14 @@ class OwnAmount(StrEnum):
 @dataclass(frozen=True, slots=True)
 class AmountInfo:
     """What is known of an amount: what it is called, what the class is told, how it is said to
-    those at home, and the lines it takes; `letters` of a few, None where they fill their lines;
-    `on_a_pad` after how many a pad says that it is enough (None: never)."""
+    those at home and to her who looks at a row, and the lines it takes; `letters` of a few, None
+    where they fill their lines; `on_a_pad` after how many a pad says that it is enough (None:
+    never)."""
 
     title: str
     told: str
     at_home: str
+    asked: str
     lines: int
     on_a_pad: int | None
     letters: int | None = None
@@ -34,24 +36,45 @@ AMOUNTS: dict[OwnAmount, AmountInfo] = {
         "Five or six",
         "Write five or six of your own, a gap between them.",
         "five or six",
+        "five or six were asked for",
         1,
         5,
         5,
     ),
     OwnAmount.ROW: AmountInfo(
-        "A row", "Fill a row with your own, a gap between them.", "one row", 1, 8
+        "A row",
+        "Fill a row with your own, a gap between them.",
+        "one row",
+        "a row was asked for",
+        1,
+        8,
     ),
     OwnAmount.ROWS: AmountInfo(
-        "Three rows", "Fill three rows with your own, a gap between them.", "three rows", 3, 24
+        "Three rows",
+        "Fill three rows with your own, a gap between them.",
+        "three rows",
+        "three rows were asked for",
+        3,
+        24,
     ),
     OwnAmount.ANY: AmountInfo(
         "No limit",
         "Write as many of your own as you like, a gap between them.",
         "as many as your child likes",
+        "as many as they liked were asked for",
         3,
         None,
     ),
 }
+
+
+def written_of(own: OwnAmount, written: int) -> str:
+    """How many a child wrote in a row of their own, beside what was asked for.
+
+    >>> written_of(OwnAmount.FEW, 3)
+    '3 written; five or six were asked for.'
+    """
+    return f"{written} written; {AMOUNTS[own].asked}."
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,4 +105,5 @@ RUBBING_OUT = {
     True: "In a game you may rub out and change a letter.",
     False: "Not what you wanted? Cross it out and write it again.",
 }
-"""What the class is told in games with words, by whether it may rub out."""
+"""What the class is told in games with words, by whether it may rub out; and by whoever looks at a
+word in which a letter is to be put right."""

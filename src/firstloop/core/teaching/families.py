@@ -54,6 +54,10 @@ class Scheme:
         """The letters in the order they are taught."""
         return tuple(letter for family in self.families for letter in family.letters)
 
+    def family_of(self, letter: str) -> Family | None:
+        """The family that a letter is taught in, if it is in one."""
+        return next((family for family in self.families if letter in family.letters), None)
+
 
 @dataclass(frozen=True, slots=True)
 class SchemeFault:

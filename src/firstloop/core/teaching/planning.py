@@ -4,8 +4,8 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from firstloop.core.teaching.due import Due
-from firstloop.core.teaching.families import Scheme
-from firstloop.core.teaching.lesson import A_PAIR, Lesson, plan
+from firstloop.core.teaching.families import LESSON_SIZE, Scheme
+from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape
 from firstloop.core.teaching.told import aim_of
 from firstloop.core.vocabulary.picker import Where, pick
@@ -30,24 +30,33 @@ class Next:
     why: str
 
 
-def what_next(scheme: Scheme, taught: Iterable[str]) -> tuple[Next, ...]:
+def what_next(
+    scheme: Scheme, taught: Iterable[str], largest: int = LESSON_SIZE
+) -> tuple[Next, ...]:
     """What could be taught next, the likeliest first: the scheme's next letter, the next family's,
-    and a pair whose letters are all taught.
+    all that is left of the first family, as many as one lesson takes at most, and a pair whose
+    letters are all taught.
 
     >>> from firstloop.core.teaching.families import Family
     >>> two = Scheme("s", (Family("Down", ("l", "i"), ""), Family("Round", ("c",), "")))
     >>> [(one.new, one.why) for one in what_next(two, "l")]
     [(('i',), 'next in Down'), (('c',), 'begins Round')]
+    >>> what_next(two, "")[2].new
+    ('l', 'i')
     """
     known = set(taught)
-    found = []
+    found: list[Next] = []
+    together: list[Next] = []
     for family in scheme.families:
         left = [letter for letter in family.letters if letter not in known]
         if left:
             begun = len(left) < len(family.letters)
             found.append(Next((left[0],), f"{'next in' if begun else 'begins'} {family.name}"))
+            if len(found) == 1 < len(left):
+                some = tuple(left[: min(largest, MOST_NEW)])
+                together.append(Next(some, f"{family.name}, in one lesson"))
     pairs = [Next((pair,), "a pair of taught letters") for pair in PAIRS if set(pair) <= known]
-    return (*found[:2], *pairs[:2])
+    return (*found[:2], *together, *pairs[:2])
 
 
 def propose(

@@ -88,6 +88,9 @@ export function TextPanel({
         <div className="flex flex-col gap-2">
           <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
             “{text.say}”
+            {text.put_right ? (
+              <span className="block text-base text-soft">{text.put_right}</span>
+            ) : null}
           </p>
           <Findings
             label="Seen in the whole"
@@ -198,7 +201,7 @@ function isOfALetter(code: FindingInText["code"], text: Text): boolean {
 /** For the teacher only: a row that gets worse is a hand that tires. */
 function rowWords({ row }: Text): string {
   if (!row) return "";
-  const best = `The best is number ${row.best + 1}.`;
+  const best = [row.written, `The best is number ${row.best + 1}.`].filter(Boolean).join(" ");
   if (Math.abs(row.change) < 0.5) return best;
   return row.change > 0
     ? `${best} The row gets better on its way.`

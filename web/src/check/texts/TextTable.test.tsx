@@ -51,9 +51,20 @@ test("down goes to the next text, A agrees and goes on", async () => {
   expect(askedOf("PUT /api/check/texts/1/judgement")).toHaveLength(1);
 });
 
-test("a row says its best, and a tired hand, to the teacher", async () => {
-  show(text(1, { kind: "row", target: "h", row: { best: 1, change: -2 } }));
-  expect(await screen.findByText(/The best is number 2\..*tired/)).toBeVisible();
+test("a row says how many, its best, and a tired hand, to the teacher", async () => {
+  const row = { best: 1, change: -2, written: "3 written; five or six were asked for." };
+  show(text(1, { kind: "row", target: "h", row }));
+  expect(await screen.findByText(/^3 written; five.*The best is number 2\..*tired/)).toBeVisible();
+});
+
+test("a traced row is not counted against anything", async () => {
+  show(text(1, { kind: "row", target: "h", row: { best: 0, change: 0, written: null } }));
+  expect(await screen.findByText("The best is number 1.")).toBeVisible();
+});
+
+test("how the class puts a letter right stands under what the child is told", async () => {
+  show(text(1, { say: "Listen: which letter is it?", put_right: "You may rub it out." }));
+  expect(await screen.findByTestId("say")).toHaveTextContent(/which letter.*You may rub it out\./);
 });
 
 test("what was struck out is said to be as it should", async () => {
