@@ -26,7 +26,7 @@ export function New({
     name: `${parts.join(" ")}: ${why}`,
     label: (
       <span className="flex flex-col items-center px-2 py-1">
-        <Drawn letters={Array.from(parts.join(""))} />
+        <Drawn letters={Array.from(parts.join(""))} small={parts.length > 2} />
         <span className="text-sm text-soft">{why}</span>
       </span>
     ),
@@ -131,7 +131,7 @@ export function Habits({ asked, onChange }: Again) {
 
 function Drawn({ letters, small = false }: { letters: readonly string[]; small?: boolean }) {
   return (
-    <span className="flex">
+    <span className="flex flex-wrap justify-center">
       {letters.map((letter, at) => (
         <SmallLetter key={at} letter={letter} className={small ? "h-12" : "h-20"} />
       ))}
