@@ -42,8 +42,8 @@ SHE_IS_GONE = ("DELETE /api/session", "DELETE /api/classroom", "PUT /api/classro
 THIRD = 3
 """Of the pages a third is asked for after each operation: each page after some forty of them."""
 
-EVERY = 25
-"""Of the 10,000 hostile requests every twenty-fifth is tried: all take about five minutes."""
+EVERY = 33
+"""Of the 10,000 hostile requests every thirty-third is tried: all take about five minutes."""
 
 
 @pytest.fixture(scope="module")
