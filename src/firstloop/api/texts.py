@@ -20,9 +20,9 @@ from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.problems import HANDED_IN
 from firstloop.api.sent import AskedId, HandedIn, Id, PathId, Sent, line
 from firstloop.core.checking.findings import MarkKind
-from firstloop.core.contract import Code, Verdict
+from firstloop.core.contract import Verdict
 from firstloop.core.evidence.task import Help, Kind
-from firstloop.core.teaching.customs import RUBBING_OUT, Customs, written_of
+from firstloop.core.teaching.customs import Customs, how_to_change, written_of
 from firstloop.services import handing_in
 from firstloop.services import texts as judging
 from firstloop.store import texts
@@ -33,12 +33,6 @@ router = APIRouter(prefix="/api", tags=["texts"])
 
 LONGEST_TEXT = 240
 """Characters that can be asked for; the check says where letters end."""
-
-
-NOT_THE_LETTER = frozenset(
-    {Code.WRONG_LETTER, Code.CAPITAL, Code.READS_AS_OTHER, Code.MIRRORED, Code.TURNED}
-)
-"""What is found where a letter is not the one that was wanted, or cannot be taken for it."""
 
 
 class TextIn(HandedIn):
@@ -218,9 +212,8 @@ def _out(kept: TextRecord, customs: Customs) -> TextOut:
 def _put_right(kept: TextRecord, customs: Customs) -> str | None:
     """The class's way, for a word in which a letter is not the one that was wanted."""
     findings = kept.text.answer["findings"]
-    to_mend = {finding["code"] for finding in findings if finding["severity"] == Verdict.NOT_YET}
-    to_change = kept.text.task.kind is Kind.WORD and not to_mend.isdisjoint(NOT_THE_LETTER)
-    return RUBBING_OUT[customs.rubbing_out] if to_change else None
+    to_mend = (f["code"] for f in findings if f["severity"] == Verdict.NOT_YET)
+    return how_to_change(customs, to_mend) if kept.text.task.kind is Kind.WORD else None
 
 
 def _row_out(kept: TextRecord, customs: Customs) -> RowOut | None:

@@ -1,8 +1,10 @@
 """What schools do differently in a lesson: each class has its own customs, set once."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
+from firstloop.core.contract import Code
 from firstloop.core.teaching.families import LESSON_SIZE
 
 
@@ -105,5 +107,21 @@ RUBBING_OUT = {
     True: "In a game you may rub out and change a letter.",
     False: "Not what you wanted? Cross it out and write it again.",
 }
-"""What the class is told in games with words, by whether it may rub out; and by whoever looks at a
-word in which a letter is to be put right."""
+"""What the class is told in games with words, by whether it may rub out."""
+
+NOT_THE_LETTER = frozenset(
+    {Code.WRONG_LETTER, Code.CAPITAL, Code.READS_AS_OTHER, Code.MIRRORED, Code.TURNED}
+)
+"""What is found where a letter is not the one that was wanted, or cannot be taken for it."""
+
+
+def how_to_change(customs: Customs, to_mend: Iterable[str]) -> str | None:
+    """How the class changes a letter of a word in which these codes are to be mended; None where
+    each is the letter that was wanted.
+
+    >>> how_to_change(USUAL, ["wrong_letter"])
+    'Not what you wanted? Cross it out and write it again.'
+    >>> how_to_change(USUAL, ["spacing"]) is None
+    True
+    """
+    return None if NOT_THE_LETTER.isdisjoint(to_mend) else RUBBING_OUT[customs.rubbing_out]

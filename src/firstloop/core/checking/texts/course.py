@@ -33,6 +33,9 @@ Values = npt.NDArray[np.float32]
 _PRINTED = "bkpsvwxyz"
 """Joined letters whose print form is met in joined writing too, led into and out of as it comes."""
 
+ABOVE_THE_LINE = 0.35
+"""u: a join that begins higher does not come from the base line."""
+
 LED_FROM = 0.35
 """u before a print form, from where it is led into, straight up from the base line."""
 
@@ -197,7 +200,7 @@ def _forms_of(pair: str, hand: Hand) -> tuple[Form, ...]:
 def _begins_high(form: Form) -> bool:
     """Whether it is led into from a letter that ends above the line, as o and w do: where that join
     stands open the lead-in is another."""
-    return float(form.before[0][0, 1]) > LED_FROM
+    return float(form.before[0][0, 1]) > ABOVE_THE_LINE
 
 
 def _with_its_bar_later(form: Form, letter: str) -> list[Form]:
