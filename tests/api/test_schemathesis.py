@@ -32,7 +32,7 @@ CASES = settings(
 EVERY = 8
 
 STREAMS = ("/api/write/live", "/api/pad/events")
-"""They end when who listens goes: tests/api/test_pads.py and test_served.py listen."""
+"""They end when who listens goes: tests/api/pads and test_served.py listen."""
 
 LEFT_OUT = {"enabled": False}
 CONFIG = SchemathesisConfig.from_dict(
