@@ -122,6 +122,11 @@ def draw(script: Script, shape: Proportions, ruling: Ruling) -> Letter:
     >>> n.moves[0].points[-1].tolist()
     [0.0, 0.0]
     """
+    return drawn(script, shape, ruling)
+
+
+def drawn(script: Script, shape: Proportions, ruling: Ruling) -> Letter:
+    """As `draw`, for a script that is not met again: it is not kept."""
     lean = math.tan(math.radians(shape.slant_deg))
 
     def place(node: Node) -> curves.Point:
@@ -131,7 +136,7 @@ def draw(script: Script, shape: Proportions, ruling: Ruling) -> Letter:
     strokes = []
     for at, stroke in enumerate(script.strokes):
         pen, heading = place(stroke.start), stroke.start.heading_deg
-        drawn = []
+        moves = []
         for index, move in enumerate(stroke.moves):
             heading = heading if move.leave_deg is None else move.leave_deg
             parts = [np.array([pen])]
@@ -146,8 +151,8 @@ def draw(script: Script, shape: Proportions, ruling: Ruling) -> Letter:
                 pen = end
             points = np.vstack(parts)
             points[:, 0] += lean * points[:, 1]
-            drawn.append(DrawnMove(move, at, index, polyline.read_only(points)))
-        strokes.append(tuple(drawn))
+            moves.append(DrawnMove(move, at, index, polyline.read_only(points)))
+        strokes.append(tuple(moves))
     return Letter(script, ruling, tuple(strokes))
 
 

@@ -123,6 +123,8 @@ def shifted(move: Move, by: float) -> Move:
 
 def shifted_stroke(stroke: ScriptStroke, by: float) -> ScriptStroke:
     """A stroke further to the right."""
+    if not by:
+        return stroke
     start = replace(stroke.start, x=stroke.start.x + by)
     return ScriptStroke(start, tuple(shifted(move, by) for move in stroke.moves))
 

@@ -116,7 +116,7 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
     parts, form = visit.parts, visit.form
     first, last = parts[0], parts[-1]
     begins = first.trace != before and bool(form.before)
-    ends = last.trace != after and bool(form.after) and not form.goes_on
+    ends = last.trace != after and bool(form.after) and not visit.goes_on
     rest = len(traces[last.trace].line) - 1 - last.end
     return Piece(
         place=visit.place,

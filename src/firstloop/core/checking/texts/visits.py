@@ -6,7 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.texts.course import Course, Form, terms_of
+from firstloop.core.checking.texts.course import Course, terms_of
+from firstloop.core.checking.texts.met import Form
 from firstloop.core.checking.texts.traces import Trace
 from firstloop.core.geometry import polyline
 
@@ -26,12 +27,14 @@ class Part:
 @dataclass(frozen=True, slots=True)
 class Visit:
     """The ink of one letter of the course, its joins left out; `place` is its place in what was
-    asked for, `form` the one it was met in, `again` whether it was there already."""
+    asked for, `form` the one it was met in, `goes_on` whether the hand joins it to the next,
+    `again` whether it was there already."""
 
     place: int
     form: Form
     parts: tuple[Part, ...]
-    again: bool = False
+    goes_on: bool
+    again: bool
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -92,7 +95,8 @@ def visits_of(passed: Sequence[Passed], rows: Rows, course: Course) -> tuple[Vis
     visits = []
     for one in passed:
         form = course.letters[one.place].forms[one.form]
-        visits.append(Visit(one.place, form, _parts(one.rows, rows), one.place in seen))
+        parts, goes_on = _parts(one.rows, rows), course.goes_on[one.place]
+        visits.append(Visit(one.place, form, parts, goes_on, again=one.place in seen))
         seen.add(one.place)
     return tuple(visits)
 
