@@ -7,12 +7,13 @@ unexport PYTHONDONTWRITEBYTECODE
 
 PY := .venv/bin
 STAMPS := .stamps
+COMPILED := $(shell grep -rl '^@compiled' src --include=*.py)
 WEB_SOURCES := $(shell find web/src web/public web/*.html web/*.ts -type f 2>/dev/null)
 
 # Where there is room in memory, the tests' records need not wait for a disc.
 ROOMY := $(shell test "$$(df --output=avail /dev/shm 2>/dev/null | tail -n 1)" -gt 4000000 2>/dev/null && echo /dev/shm)
 
-setup: $(STAMPS)/python $(STAMPS)/web
+setup: $(STAMPS)/python $(STAMPS)/machine-code $(STAMPS)/web
 
 demo: setup
 	$(PY)/firstloop demo
@@ -65,6 +66,11 @@ clean:
 $(STAMPS)/python: requirements.txt scripts/installer.txt pyproject.toml
 	scripts/install-python
 	@mkdir -p $(STAMPS) && touch $@
+
+# The first check would wait for it.
+$(STAMPS)/machine-code: $(STAMPS)/python $(COMPILED)
+	$(PY)/python -c 'from firstloop.core.checking import check; check.prepare(check.Style("joined"))'
+	@touch $@
 
 $(STAMPS)/node_modules: web/package.json web/package-lock.json
 	cd web && npm ci --no-audit --no-fund

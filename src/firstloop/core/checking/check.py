@@ -6,6 +6,7 @@ from firstloop.core.checking.joined_letter import as_joined
 from firstloop.core.checking.judge import findings_of, measure_image, measure_ink
 from firstloop.core.checking.lines import STANDARD
 from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.texts.course import compose_pairs
 from firstloop.core.checking.tidy import tidy
 from firstloop.core.checking.verdicts import verdict_of
 from firstloop.core.contract import Dimension, Verdict
@@ -77,11 +78,12 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
 
 
 def prepare(style: Style) -> None:
-    """Works out once what every check in a hand needs: forms, ways and pictures of its letters. The
-    first check is then as quick as the next."""
+    """Works out once what every check in a hand needs: forms, ways and pictures of its letters, and
+    how they join. The first check is then as quick as the next."""
     hand = hand_of(style)
     for letter, script in hand.scripts.items():
         paths = draw(script, hand.proportions, STANDARD).paths()
         check(Ink(tuple(Stroke.of(path) for path in paths)), Task(letter), style, STANDARD)
     upside_down = Stroke.of(draw(hand.scripts["n"], hand.proportions, STANDARD).paths()[0][::-1])
     check(Ink((upside_down,)), Task("k"), style, STANDARD)  # what is no k is read among all letters
+    compose_pairs(hand)

@@ -4,10 +4,8 @@ Dynamic time warping over place and direction of travel, for all ways of a lette
 pen's path is taken in writing order, so order and direction count; how it was lifted does not.
 """
 
-import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from itertools import accumulate
 
 import numpy as np
 import numpy.typing as npt
@@ -15,6 +13,7 @@ import numpy.typing as npt
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, length_of, thinned
 from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.geometry.warping import Laid, Sampled, cheapest, steps_back
 from firstloop.core.limits import MAX_STRETCH, SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
 
 
@@ -197,10 +196,6 @@ def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
     return np.asarray(costs.reshape(*of_ink.shape[:-1], *models.squares.shape))
 
 
-Totals = list[list[float]]
-"""u² in all on the cheapest way from the first pair to each; by ink sample, by model sample."""
-
-
 @dataclass(frozen=True, slots=True, eq=False)
 class Match:
     """The best way's place in the list, its mean cost (u²), and the answering points.
@@ -214,47 +209,16 @@ class Match:
 
 
 def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
-    """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best.
-
-    A match costs its handicap and its stretch at least, and, as every sample of either is put
-    somewhere, their cheapest places. Models are matched in the order of the first, as long as it is
-    less than the cheapest match: mostly, there is nothing to look at after the right one.
-    """
+    """Matches the ink to every model; the cheapest, its handicap (u²) added, is the best."""
     fit = fit_boxes(ink.size, models)
     extra = fit.costs + handicaps
-    laid = ink.points - ink.low, models.direction(ink.headings)
-    best, best_cost, best_totals = 0, math.inf, Totals()
-    for promising in np.argsort(extra).tolist():
-        least = float(extra[promising])
-        if least >= best_cost:
-            break
-        table = _table(*laid, fit, models, promising)
-        if best_totals and least + _at_least(table) >= best_cost:
-            continue
-        totals = _accumulate(table.tolist())
-        cost = max(0.0, totals[-1][-1] / len(table)) + least
-        if cost < best_cost:
-            best, best_cost, best_totals = promising, cost, totals
-    return Match(best, best_cost, _trace_back(best_totals))
-
-
-def _table(places: FloatArray, turned: FloatArray, fit: Fit, models: Models, at: int) -> FloatArray:
-    """`step_costs` of one of the models, of the ink's places (n, 2) from its lower left corner and
-    its directions (n, 2); (i, j)."""
-    x, y = (places * fit.scale[at] + fit.shift[at]).T[..., None] - models.points[:, None, :, at]
-    x *= x
-    y *= y
-    costs = turned @ models.turns[..., at]
-    costs += x
-    costs += y
-    costs += models.squares[:, at]
-    costs += np.vecdot(turned, turned)[:, None]
-    return np.asarray(costs)
-
-
-def _at_least(table: FloatArray) -> float:
-    """The least mean cost of a match: every sample of either is put on its cheapest."""
-    return float(max(table.min(axis=0).sum(), table.min(axis=1).sum())) / len(table)
+    best, cost, reached = cheapest(
+        Sampled(ink.points - ink.low, models.direction(ink.headings)),
+        Laid(fit.scale, fit.shift, models.points, models.turns, models.squares),
+        extra,
+        np.argsort(extra),
+    )
+    return Match(best, cost, [(i, j) for i, j in steps_back(reached).tolist()])
 
 
 def every_cost(ink: Path, models: Models) -> FloatArray:
@@ -286,48 +250,3 @@ def _bound(costs: Terms) -> FloatArray:
     """The least mean cost of a match: every sample of either is put on its cheapest; (model,)."""
     by_model, by_ink = costs.min(axis=0).sum(axis=0), costs.min(axis=1).sum(axis=0)
     return np.asarray(np.maximum(by_model, by_ink) / len(costs))
-
-
-def _accumulate(costs: list[list[float]]) -> Totals:
-    """Cheapest cost of reaching each pair, from above, aslant or beside.
-
-    The tables are small: plain numbers are quicker here than a row of an array at a time.
-    """
-    above = list(accumulate(costs[0]))
-    totals = [above]
-    for row in costs[1:]:
-        aslant = beside = math.inf  # left of the first column is nothing
-        reached = []
-        for over, cost in zip(above, row, strict=True):
-            if over < aslant:
-                beside = over if over < beside else beside
-            elif aslant < beside:
-                beside = aslant
-            beside += cost
-            reached.append(beside)
-            aslant = over
-        totals.append(reached)
-        above = reached
-    return totals
-
-
-def _trace_back(reached: Totals) -> list[tuple[int, int]]:
-    """The pairs of the cheapest path, from first to last."""
-    i, j = len(reached) - 1, len(reached[0]) - 1
-    steps = [(i, j)]
-    while i or j:
-        if not i:
-            j -= 1
-        elif not j:
-            i -= 1
-        else:
-            aslant, above, beside = reached[i - 1][j - 1], reached[i - 1][j], reached[i][j - 1]
-            if aslant <= above and aslant <= beside:
-                i, j = i - 1, j - 1
-            elif above <= beside:
-                i -= 1
-            else:
-                j -= 1
-        steps.append((i, j))
-    steps.reverse()
-    return steps

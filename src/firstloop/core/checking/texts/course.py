@@ -3,11 +3,13 @@ form in which a letter may be met on it."""
 
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import product
 
 import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.texts.met import Form, forms_met, is_joined
+from firstloop.core.checking.texts.way_through import Lanes
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
@@ -17,50 +19,70 @@ Values = npt.NDArray[np.float32]
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class Steps:
-    """A letter of the course, step by step in each of its forms; shorter ones go on with steps that
-    nothing leads out of.
+class Course:
+    """The letters of the way, spaces left out: the forms in which each may be met, and all of these
+    step by step; for each whether the hand joins it to the one after it, so that no flick is asked
+    for, and the share of the way, in the hand's own forms, that is done at its end; and how often
+    the hand lifts the pen, after each word and after letters that it does not join."""
 
-    `terms` (step, form, 5) are what the cost of a step is a product of with the ink's `terms_of`.
-    For each form `first` is the step at which its own begins, and `ends` are the two at which it
-    may be left for the next letter: where its own ends, and its last.
-    """
+    letters: tuple[tuple[Form, ...], ...]
+    lanes: Lanes
+    goes_on: tuple[bool, ...]
+    shares: FloatArray
+    lifts: int
 
-    forms: tuple[Form, ...]
-    terms: Values
-    first: tuple[int, ...]
-    led: dict[int, tuple[int, ...]]
-    """By the step at which their own begins: the forms that are led into."""
-    ends: tuple[tuple[int, int], ...]
+    def met_in(self, lane: int) -> tuple[int, Form]:
+        """Which letter, and which of its forms, a lane is."""
+        place = int(self.lanes.letter[lane])
+        return place, self.letters[place][lane - int(self.lanes.letters[place])]
 
-    @classmethod
-    def of(cls, forms: tuple[Form, ...]) -> "Steps":
-        """The steps of a letter in these forms."""
-        every = [_steps_of(form) for form in forms]
-        terms = np.zeros((max(len(one.terms) for one in every), len(forms), 5), np.float32)
-        for at, one in enumerate(every):
-            terms[: len(one.terms), at] = one.terms
-        first = tuple(one.first for one in every)
-        return cls(
-            forms=forms,
-            terms=terms,
-            first=first,
-            led={
-                step: tuple(at for at, one in enumerate(first) if one == step)
-                for step in first
-                if step
-            },
-            ends=tuple((one.own_ends, len(one.terms) - 1) for one in every),
-        )
 
-    @property
-    def own_ends(self) -> int:
-        """The first step at which any form's own ends."""
-        return min(own for own, _ in self.ends)
+@lru_cache(maxsize=256)
+def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
+    """The course of a text in a joined hand; a small letter may be met as a capital too, or not.
+    Raises UnknownLetterError."""
+    places = [(word, at) for word in text.split() for at in range(len(word))]
+    letters = tuple(
+        forms_met(word[max(at - 1, 0) : at + 1], hand, capitals=capitals) for word, at in places
+    )
+    ends = np.cumsum([_steps_of(forms[0]).own_ends + 1 for forms in letters])
+    return Course(
+        letters=letters,
+        lanes=_lanes(letters),
+        goes_on=tuple(is_joined(word[at : at + 2], hand) for word, at in places),
+        shares=ends / ends[-1],
+        lifts=sum(not forms[0].joined for forms in letters),
+    )
+
+
+def compose_pairs(hand: Hand) -> None:
+    """Works out once how any small letter of a joined hand is led into from any other."""
+    small = [letter for letter in hand.scripts if letter.islower()] if hand.joins else []
+    for one, other in product(small, repeat=2):
+        for form in forms_met(one + other, hand, capitals=False):
+            _steps_of(form)
+
+
+def _lanes(letters: tuple[tuple[Form, ...], ...]) -> Lanes:
+    steps = [[_steps_of(form) for form in forms] for forms in letters]
+    every = [one for of_letter in steps for one in of_letter]
+    lengths, forms_of = [len(one.terms) for one in every], [len(forms) for forms in letters]
+    begins = np.cumsum([0, *lengths])
+    return Lanes(
+        terms=np.concatenate([one.terms for one in every]),
+        lane=np.repeat(np.arange(len(every)), lengths),
+        letter=np.repeat(np.arange(len(letters)), forms_of),
+        begins=begins,
+        own=begins[:-1] + [one.first for one in every],
+        own_ends=begins[:-1] + [one.own_ends for one in every],
+        costs=np.array([form.cost for forms in letters for form in forms]),
+        letters=np.cumsum([0, *forms_of]),
+        done=np.array([min(one.own_ends for one in of_letter) for of_letter in steps]),
+    )
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class _FormSteps:
+class _Steps:
     """A form, step by step: the `terms` (step, 5); where its own begins, and where it ends."""
 
     terms: Values
@@ -69,7 +91,7 @@ class _FormSteps:
 
 
 @lru_cache(maxsize=4096)
-def _steps_of(form: Form) -> _FormSteps:
+def _steps_of(form: Form) -> _Steps:
     before, own, after = (
         [_thin(stroke, stride) for stroke in part]
         for part, stride in ((form.before, LEADS), (form.own, STRIDE), (form.after, STRIDE))
@@ -82,52 +104,16 @@ def _steps_of(form: Form) -> _FormSteps:
     terms[:, 3:] = np.concatenate([polyline.headings(line) for line in lines])
     terms[:, 3:] *= -HEADING_WEIGHT
     first = sum(map(len, before))
-    return _FormSteps(terms, first, first + sum(map(len, own)) - 1)
+    return _Steps(terms, first, first + sum(map(len, own)) - 1)
 
 
 def terms_of(heights: FloatArray, headings: FloatArray) -> Values:
     """What the cost of putting ink on a step of the course is a product of with its `terms`:
-    (h - k)² + HEADING_WEIGHT (1 - uv), from heights (n,) and unit headings (n, 2); (5, n)."""
-    terms = np.ones((5, len(heights)), np.float32)
-    terms[0], terms[1] = heights * heights, heights
-    terms[3:] = headings.T
+    (h - k)² + HEADING_WEIGHT (1 - uv), from heights (n,) and unit headings (n, 2); (n, 5)."""
+    terms = np.ones((len(heights), 5), np.float32)
+    terms[:, 0], terms[:, 1] = heights * heights, heights
+    terms[:, 3:] = headings
     return terms
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class Course:
-    """The letters of the way, spaces left out; for each whether the hand joins it to the one after
-    it, so that no flick is asked for, and the share of the way, in the hand's own forms, that is
-    done at its end; and how often the hand lifts the pen, after each word and after letters that
-    it does not join."""
-
-    letters: tuple[Steps, ...]
-    goes_on: tuple[bool, ...]
-    shares: FloatArray
-    lifts: int
-
-
-@lru_cache(maxsize=256)
-def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
-    """The course of a text in a joined hand; a small letter may be met as a capital too, or not.
-    Raises UnknownLetterError."""
-    places = [(word, at) for word in text.split() for at in range(len(word))]
-    letters = tuple(
-        _letter_after(word[max(at - 1, 0) : at + 1], hand, capitals) for word, at in places
-    )
-    lengths = [letter.ends[0][1] + 1 for letter in letters]
-    return Course(
-        letters=letters,
-        goes_on=tuple(is_joined(word[at : at + 2], hand) for word, at in places),
-        shares=np.cumsum(lengths) / sum(lengths),
-        lifts=sum(not letter.forms[0].joined for letter in letters),
-    )
-
-
-@lru_cache(maxsize=4096)
-def _letter_after(pair: str, hand: Hand, capitals: bool) -> Steps:
-    """The last letter of a pair, or the one letter of a word's beginning."""
-    return Steps.of(forms_met(pair, hand, capitals=capitals))
 
 
 def _thin(points: FloatArray, stride: int) -> FloatArray:

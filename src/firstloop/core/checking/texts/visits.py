@@ -2,6 +2,8 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import groupby
+from operator import itemgetter
 
 import numpy as np
 import numpy.typing as npt
@@ -9,6 +11,7 @@ import numpy.typing as npt
 from firstloop.core.checking.texts.course import Course, terms_of
 from firstloop.core.checking.texts.met import Form
 from firstloop.core.checking.texts.traces import Trace
+from firstloop.core.checking.texts.way_through import Way
 from firstloop.core.geometry import polyline
 
 Indices = npt.NDArray[np.intp]
@@ -38,10 +41,10 @@ class Visit:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class Rows:
-    """The ink in steps, and after each trace one step at which the pen is up.
+class InRows:
+    """The ink in rows, and after each trace one row at which the pen is up.
 
-    `terms` (5, row) are what the cost of a row is a product of with the course's; `trace` and
+    `terms` (row, 5) are what the cost of a row is a product of with the course's; `trace` and
     `point` which ink it is; `ups`, by trace, the rows at which the pen is up after it.
     """
 
@@ -50,17 +53,8 @@ class Rows:
     point: Indices
     ups: tuple[int, ...]
 
-    def begin_of(self, trace: int) -> int:
-        """The first row of a trace."""
-        return self.ups[trace - 1] + 1 if trace else 0
 
-    @property
-    def count(self) -> int:
-        """How many there are."""
-        return self.ups[-1] + 1
-
-
-def rows_of(traces: Sequence[Trace], stride: int) -> Rows:
+def in_rows(traces: Sequence[Trace], stride: int) -> InRows:
     """The ink of traces, in writing order, a row for each `stride` of its points."""
     terms, trace, point, ups = [], [], [], []
     count = 0
@@ -69,44 +63,32 @@ def rows_of(traces: Sequence[Trace], stride: int) -> Rows:
         places = np.arange(0, last + stride, stride)
         places[-1] = last
         thin = one.line[places]
-        # Nothing is told by where the pen is up: its row costs nothing.
-        terms += [terms_of(thin[:, 1], polyline.headings(thin)), np.zeros((5, 1), np.float32)]
+        # Nothing is told by where the pen is up.
+        terms += [terms_of(thin[:, 1], polyline.headings(thin)), np.zeros((1, 5), np.float32)]
         count += len(places) + 1
         trace.append(np.full(len(places) + 1, at))
         point += [places, places[-1:]]
         ups.append(count - 1)
-    return Rows(
-        np.concatenate(terms, axis=1), np.concatenate(trace), np.concatenate(point), tuple(ups)
-    )
+    return InRows(np.concatenate(terms), np.concatenate(trace), np.concatenate(point), tuple(ups))
 
 
-@dataclass(frozen=True, slots=True)
-class Passed:
-    """A letter, in one of its forms, that the ink passed through, and the rows of its own steps."""
-
-    place: int
-    form: int
-    rows: list[int]
-
-
-def visits_of(passed: Sequence[Passed], rows: Rows, course: Course) -> tuple[Visit, ...]:
+def visits_of(way: Way, ink: InRows, course: Course) -> tuple[Visit, ...]:
     """The ink of each letter that was passed through."""
     seen: set[int] = set()
     visits = []
-    for one in passed:
-        form = course.letters[one.place].forms[one.form]
-        parts, goes_on = _parts(one.rows, rows), course.goes_on[one.place]
-        visits.append(Visit(one.place, form, parts, goes_on, again=one.place in seen))
-        seen.add(one.place)
+    written = np.flatnonzero(way.lanes >= 0)
+    for _, run in groupby(written.tolist(), key=way.passed.__getitem__):
+        rows = list(run)
+        place, form = course.met_in(int(way.lanes[rows[0]]))
+        parts, goes_on = _parts(rows, ink), course.goes_on[place]
+        visits.append(Visit(place, form, parts, goes_on, again=place in seen))
+        seen.add(place)
     return tuple(visits)
 
 
-def _parts(at: list[int], rows: Rows) -> tuple[Part, ...]:
-    parts: list[Part] = []
-    for row in at:
-        trace, point = int(rows.trace[row]), int(rows.point[row])
-        if parts and parts[-1].trace == trace:
-            parts[-1] = Part(trace, parts[-1].begin, point)
-        else:
-            parts.append(Part(trace, point, point))
-    return tuple(parts)
+def _parts(rows: list[int], ink: InRows) -> tuple[Part, ...]:
+    """The ink of rows, a part of each trace."""
+    traces, points = ink.trace[rows].tolist(), ink.point[rows].tolist()
+    runs = groupby(zip(traces, points, strict=True), key=itemgetter(0))
+    parts = ((trace, [point for _, point in run]) for trace, run in runs)
+    return tuple(Part(trace, points[0], points[-1]) for trace, points in parts)

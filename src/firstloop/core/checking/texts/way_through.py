@@ -1,0 +1,276 @@
+"""The cheapest way through a joined text: which row of the ink is which step of which letter.
+
+A dynamic programme over the rows of the ink and the steps of every form of every letter near them.
+A step is come to from the step before it, in the row before or in the same, or goes on from the row
+before. A letter is begun, after the one before it or past one that is left out, or once more after
+itself where it comes twice; it is left where its own ends, or at its last step.
+"""
+
+from typing import NamedTuple
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.geometry.compiled import compiled
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.limits import (
+    BESIDE_THE_PATH,
+    COMES_TWICE,
+    FAR,
+    LEFT_OUT_OF_A_WORD,
+    WORST_SAMPLE,
+)
+
+Indices = npt.NDArray[np.intp]
+Values = npt.NDArray[np.float32]
+
+GOES_ON, ASLANT, ALONG, BEGINS, PASSES = range(5)
+"""How a step is come to in a row: as it was in the row before; from the step before it there; from
+that in the same row; as the first of a letter; past a trace that lies beside the way."""
+
+
+class Lanes(NamedTuple):
+    """Every form of every letter, one after another, step by step.
+
+    `terms` (step, 5) are what costs are products of, `lane` (step,) says whose they are. By lane:
+    `letter` whose it is, `begins` (lane + 1,) where its steps begin, `own` and `own_ends` the first
+    and the last of the letter's own, `costs` what it costs to be met in that form. `letters`
+    (letter + 1,) is where each letter's lanes begin, and `done` (letter,) after how many steps any
+    of them may be done.
+    """
+
+    terms: Values
+    lane: Indices
+    letter: Indices
+    begins: Indices
+    own: Indices
+    own_ends: Indices
+    costs: FloatArray
+    letters: Indices
+    done: Indices
+
+
+class Rows(NamedTuple):
+    """The ink in rows, `terms` (row, 5). Where the pen is up it costs `jumps` to go on, elsewhere
+    that is below 0; where the trace before it may lie beside the way, `passes` is its first row,
+    elsewhere -1. `start` and `unjoined` are what it costs to begin the text there, and to begin a
+    letter that is joined without its join."""
+
+    terms: Values
+    jumps: FloatArray
+    passes: Indices
+    start: FloatArray
+    unjoined: FloatArray
+
+
+class Prices(NamedTuple):
+    """u², summed: of a letter left out, of one that comes twice, of a trace that lies beside the
+    way; and the most that a step costs."""
+
+    left_out: float = LEFT_OUT_OF_A_WORD
+    twice: float = COMES_TWICE
+    beside: float = BESIDE_THE_PATH
+    worst: float = WORST_SAMPLE
+
+
+class Search(NamedTuple):
+    """What is looked for in which ink; by letter the rows, from `low` to before `high`, in which it
+    is, and where its part of the table of moves begins (letter + 1,)."""
+
+    lanes: Lanes
+    rows: Rows
+    low: Indices
+    high: Indices
+    parts: Indices
+    prices: Prices = Prices()
+
+
+class Table(NamedTuple):
+    """What it costs to have come to each step by `now`, the row `before`, and before the trace
+    (`kept`), and to begin each letter (`came`). `moves` says how that is, for each letter, row and
+    step; `after` (row, letter) after which letter one is begun, -1 for none; `left` (row + 1,
+    letter) what it costs to have left one before that row, and `at` at which step."""
+
+    now: FloatArray
+    before: FloatArray
+    kept: FloatArray
+    came: FloatArray
+    moves: npt.NDArray[np.int8]
+    after: npt.NDArray[np.int16]
+    left: FloatArray
+    at: npt.NDArray[np.int32]
+
+
+class Way(NamedTuple):
+    """For each row the lane it was written for, by a step of the letter's own, or -1, and which of
+    the letters passed through that is, counted from the last; and in which rows with the pen up a
+    trace ends that lies beside the way."""
+
+    lanes: Indices
+    passed: Indices
+    beside: npt.NDArray[np.bool_]
+
+
+def find_way(sought: Search) -> Way:
+    """The cheapest way of all."""
+    count, letters, steps = len(sought.rows.jumps), len(sought.low), len(sought.lanes.terms)
+    table = Table(
+        now=np.full(steps, FAR),
+        before=np.full(steps, FAR),
+        kept=np.full(steps, FAR),
+        came=np.empty(letters),
+        moves=np.zeros(sought.parts[letters], np.int8),
+        after=np.full((count, letters), -1, np.int16),
+        left=np.full((count + 1, letters), FAR),
+        at=np.zeros((count + 1, letters), np.int32),
+    )
+    way = Way(np.full(count, -1), np.full(count, -1), np.zeros(count, np.bool_))
+    _find(table, sought, way)
+    return way
+
+
+@compiled
+def _find(table: Table, sought: Search, way: Way) -> None:
+    """Fills the table, and reads the way back."""
+    for row in range(len(sought.rows.jumps)):
+        for letter in range(len(sought.low)):
+            if sought.low[letter] <= row < sought.high[letter]:
+                _fill(table, sought, row, letter)
+    _read_back(table, sought, way)
+
+
+@compiled
+def _fill(table: Table, sought: Search, row: int, letter: int) -> None:
+    """All steps of a letter in a row."""
+    lanes, rows = sought.lanes, sought.rows
+    first, last = lanes.letters[letter], lanes.letters[letter + 1]
+    for step in range(lanes.begins[first], lanes.begins[last]):
+        table.before[step] = table.now[step]
+        if row and rows.jumps[row - 1] >= 0.0:
+            table.kept[step] = table.now[step]  # a trace begins here
+    if rows.jumps[row] < 0.0:
+        _come_to(table, sought, row, letter)
+    for lane in range(first, last):
+        if rows.jumps[row] < 0.0:
+            _step(table, sought, row, letter, lane)
+        else:
+            _go_on(table, sought, row, letter, lane)
+        for step in (lanes.own_ends[lane], lanes.begins[lane + 1] - 1):
+            if table.now[step] < table.left[row + 1, letter]:
+                table.left[row + 1, letter] = table.now[step]
+                table.at[row + 1, letter] = step
+
+
+@compiled
+def _come_to(table: Table, sought: Search, row: int, letter: int) -> None:
+    """What it costs to begin a letter in a row, and after which."""
+    left, prices = table.left[row], sought.prices
+    came, after = sought.rows.start[row] + letter * prices.left_out, -1
+    if letter > 1 and left[letter - 2] + prices.left_out < came:
+        came, after = left[letter - 2] + prices.left_out, letter - 2
+    if letter > 0 and left[letter - 1] < came:
+        came, after = left[letter - 1], letter - 1
+    if left[letter] + prices.twice < came:
+        came, after = left[letter] + prices.twice, letter
+    table.came[letter], table.after[row, letter] = came, after
+
+
+@compiled
+def _step(table: Table, sought: Search, row: int, letter: int, lane: int) -> None:
+    """The steps of a letter in one of its forms, in a row with ink."""
+    lanes, ink = sought.lanes, sought.rows.terms[row]
+    place, came = _place(sought, row, letter), table.came[letter] + lanes.costs[lane]
+    begin, own = lanes.begins[lane], lanes.own[lane]
+    for step in range(begin, lanes.begins[lane + 1]):
+        cost = 0.0
+        for term in range(5):
+            cost += lanes.terms[step, term] * ink[term]
+        begins = aslant = along = np.inf
+        if step == begin:
+            begins = came
+        else:
+            aslant, along = table.before[step - 1], table.now[step - 1]
+            if step == own:
+                begins = came + sought.rows.unjoined[row]
+        least, move = table.before[step], GOES_ON
+        if along < least:
+            least, move = along, ALONG
+        if aslant <= least:
+            least, move = aslant, ASLANT
+        if begins < least:
+            least, move = begins, BEGINS
+        table.now[step] = least + min(cost, sought.prices.worst)
+        table.moves[place + step] = move
+
+
+@compiled
+def _go_on(table: Table, sought: Search, row: int, letter: int, lane: int) -> None:
+    """The same in a row with the pen up. The trace before it is passed by only where the letter may
+    be done: it is its bar."""
+    lanes, rows = sought.lanes, sought.rows
+    place, begin = _place(sought, row, letter), lanes.begins[lane]
+    passes = rows.passes[row] > sought.low[letter]
+    for step in range(begin, lanes.begins[lane + 1]):
+        followed, passed = table.before[step] + rows.jumps[row], np.inf
+        if passes and step - begin >= lanes.done[letter]:
+            passed = table.kept[step] + sought.prices.beside
+        table.now[step] = min(followed, passed)
+        if passed < followed:
+            table.moves[place + step] = PASSES
+
+
+@compiled
+def _place(sought: Search, row: int, letter: int) -> int:
+    """Where in the table of moves the first of all steps would be: a letter's part has its own."""
+    lanes = sought.lanes
+    begin, end = lanes.begins[lanes.letters[letter]], lanes.begins[lanes.letters[letter + 1]]
+    return int(sought.parts[letter] + (row - sought.low[letter]) * (end - begin) - begin)
+
+
+@compiled
+def _end(table: Table, sought: Search) -> int:
+    """The step where the cheapest way ends: a letter's last, or after its own end. What comes after
+    that letter is left out."""
+    lanes, letters = sought.lanes, len(sought.low)
+    least, end = np.inf, 0
+    for lane in range(len(lanes.own)):
+        letter = lanes.letter[lane]
+        if sought.high[letter] < len(sought.rows.jumps):
+            continue
+        for step in range(lanes.own_ends[lane], lanes.begins[lane + 1]):
+            cost = table.now[step] + (letters - 1 - letter) * sought.prices.left_out
+            if cost < least:
+                least, end = cost, step
+    return end
+
+
+@compiled
+def _read_back(table: Table, sought: Search, way: Way) -> None:
+    """The way, read back from its end."""
+    lanes, jumps = sought.lanes, sought.rows.jumps
+    row, step, passed = len(jumps) - 1, _end(table, sought), 0
+    lane = lanes.lane[step]
+    letter = lanes.letter[lane]
+    while row >= sought.low[letter]:
+        move = table.moves[_place(sought, row, letter) + step]
+        if jumps[row] >= 0.0:
+            if move == PASSES:
+                way.beside[row] = True
+                row = sought.rows.passes[row]
+            row -= 1
+            continue
+        if lanes.own[lane] <= step <= lanes.own_ends[lane]:
+            way.lanes[row], way.passed[row] = lane, passed
+        if move in (ASLANT, ALONG):
+            step -= 1
+        if move != ALONG:
+            row -= 1
+        if move == BEGINS:
+            before = table.after[row + 1, letter]
+            if before < 0:
+                break
+            step = table.at[row + 1, before]
+            lane = lanes.lane[step]
+            letter, passed = lanes.letter[lane], passed + 1
+    for up in range(row + 1):
+        way.beside[up] |= jumps[up] >= 0.0
