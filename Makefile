@@ -7,7 +7,7 @@ unexport PYTHONDONTWRITEBYTECODE
 
 PY := .venv/bin
 STAMPS := .stamps
-COMPILED := $(shell grep -rl '^@compiled' src --include=*.py)
+COMPILED := $(shell grep -rlE '^@compiled' src --include=*.py)
 WEB_SOURCES := $(shell find web/src web/public web/*.html web/*.ts -type f 2>/dev/null)
 
 # Where there is room in memory, the tests' records need not wait for a disc.

@@ -1,23 +1,37 @@
 """Loops over plain numbers, as machine code.
 
-What is worked out cell after cell, each from the one before, is no work for whole arrays. Such a
-function is written as a plain loop over numbers and arrays; numba makes machine code of it when it
-is first called, and keeps that beside the source for the next time.
+What is worked out cell after cell, each from the one before, is no work for whole arrays, and for a
+short line they take longer to set up than to run. Such a function is written as a plain loop over
+numbers and arrays; numba makes machine code of it, and keeps that beside the source for the next
+time.
+
+A compiled function may use numbers, arrays, named tuples of these, and compiled functions of its
+file. Whatever else it names, a limit say, would stay as it was when the code was made: it is to be
+passed.
 """
 
 from collections.abc import Callable
 from typing import TypeVar, cast
 
-from numba import njit
+from numba import njit, types
 
 Function = TypeVar("Function", bound=Callable[..., object])
 
+POINTS = types.Array(types.float64, 2, "A", readonly=True)
+NUMBERS = types.Array(types.float64, 1, "A", readonly=True)
+COUNT = types.intp
+"""What is passed: any array of points or numbers, laid out as it may be and not written to."""
+
 
 def compiled(function: Function) -> Function:
-    """The function as machine code. It may use numbers, arrays, named tuples of these, and other
-    compiled functions of its file. Whatever else it names, a limit say, would stay as it was when
-    the code was made: it is to be passed."""
-    return cast(
-        Function,
-        njit(cache=True, nogil=True, error_model="numpy")(function),
-    )
+    """The function as machine code, made for what it is called with when that is first met."""
+    return cast(Function, njit(cache=True, nogil=True, error_model="numpy")(function))
+
+
+def compiled_for(*passed: types.Type) -> Callable[[Function], Function]:
+    """The function as machine code for what is passed, whoever calls it first."""
+
+    def made(function: Function) -> Function:
+        return cast(Function, njit(passed, cache=True, nogil=True, error_model="numpy")(function))
+
+    return made

@@ -1,9 +1,12 @@
 """Geometry of polylines: the (n, 2) float64 arrays that both models and ink are made of."""
 
+import math
 from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
+
+from firstloop.core.geometry.compiled import COUNT, NUMBERS, POINTS, compiled_for
 
 FloatArray = npt.NDArray[np.float64]
 
@@ -15,6 +18,7 @@ def read_only(values: npt.ArrayLike) -> FloatArray:
     return array
 
 
+@compiled_for(POINTS)
 def distances_along(points: FloatArray) -> FloatArray:
     """Path length from the first point to each point; (n,), in the points' unit.
 
@@ -22,19 +26,27 @@ def distances_along(points: FloatArray) -> FloatArray:
     array([0., 5., 5.])
     """
     along = np.zeros(len(points))
-    steps = points[1:] - points[:-1]
-    np.hypot(steps[:, 0], steps[:, 1]).cumsum(out=along[1:])
+    for at in range(1, len(points)):
+        step = math.hypot(points[at, 0] - points[at - 1, 0], points[at, 1] - points[at - 1, 1])
+        along[at] = along[at - 1] + step
     return along
 
 
-def corners(points: FloatArray) -> tuple[FloatArray, FloatArray]:
-    """The lower left and the upper right corner of the points' box, each (2,).
+@compiled_for(POINTS)
+def corners(points: FloatArray) -> FloatArray:
+    """The lower left and the upper right corner of the points' box; (2, 2).
 
     >>> corners(np.array([[0.0, 2.0], [1.0, -1.0]]))
-    (array([ 0., -1.]), array([1., 2.]))
+    array([[ 0., -1.],
+           [ 1.,  2.]])
     """
-    by_axis = np.ascontiguousarray(points.T)  # what lies together is searched three times as fast
-    return np.minimum.reduce(by_axis, axis=1), np.maximum.reduce(by_axis, axis=1)
+    found = np.empty((2, 2))
+    found[0], found[1] = np.inf, -np.inf
+    for at in range(len(points)):
+        for axis in range(2):
+            found[0, axis] = min(found[0, axis], points[at, axis])
+            found[1, axis] = max(found[1, axis], points[at, axis])
+    return found
 
 
 def length(points: FloatArray) -> float:
@@ -56,11 +68,26 @@ def resample(points: FloatArray, count: int, along: FloatArray | None = None) ->
     array([[2., 2.],
            [2., 2.]])
     """
-    along = distances_along(points) if along is None else along
-    wanted = np.arange(count) * (along[-1] / max(count - 1, 1))
+    return _at(points, distances_along(points) if along is None else along, count)
+
+
+@compiled_for(POINTS, NUMBERS, COUNT)
+def _at(points: FloatArray, along: FloatArray, count: int) -> FloatArray:
+    """`count` places evenly spaced along the path, between its points."""
+    apart = along[-1] / max(count - 1, 1)
     placed = np.empty((count, 2))
-    for axis in (0, 1):
-        placed[:, axis] = np.interp(wanted, along, points[:, axis])
+    before, last = 0, len(points) - 1
+    for at in range(count):
+        wanted = at * apart
+        while before < last and along[before + 1] <= wanted:
+            before += 1
+        after = min(before + 1, last)
+        share = 0.0
+        if after > before:
+            share = (wanted - along[before]) / (along[after] - along[before])
+        for axis in range(2):
+            first = points[before, axis]
+            placed[at, axis] = first + share * (points[after, axis] - first)
     return placed
 
 
@@ -69,21 +96,21 @@ def respace(points: FloatArray, spacing: float) -> FloatArray:
     return resample(points, max(2, round(length(points) / spacing) + 1))
 
 
+@compiled_for(POINTS)
 def headings(points: FloatArray) -> FloatArray:
     """Unit direction of travel at each point, by central differences; (n, 2).
 
     Where the path stands still the direction is (0, 0): it speaks for no direction.
     """
-    if len(points) < 2:
-        return np.zeros_like(points)
-    ahead = np.empty_like(points)
-    np.subtract(points[2:], points[:-2], out=ahead[1:-1])
-    np.subtract(points[1], points[0], out=ahead[0])
-    np.subtract(points[-1], points[-2], out=ahead[-1])
-    size = np.hypot(ahead[:, 0], ahead[:, 1])
-    size[size == 0.0] = 1.0
-    ahead /= size[:, None]
-    return ahead
+    found = np.zeros((len(points), 2))
+    last = len(points) - 1
+    for at in range(len(points)):
+        before, after = max(at - 1, 0), min(at + 1, last)
+        x, y = points[after, 0] - points[before, 0], points[after, 1] - points[before, 1]
+        size = math.hypot(x, y)
+        if size > 0.0:
+            found[at, 0], found[at, 1] = x / size, y / size
+    return found
 
 
 @lru_cache(maxsize=256)
@@ -128,16 +155,23 @@ def _twice_without(radius: int, sigma: float) -> FloatArray:
     return np.convolve(without, without)
 
 
+@compiled_for(POINTS, NUMBERS)
 def _weighted(points: FloatArray, weights: FloatArray) -> FloatArray:
     """Each point as the sum of those around it by their weights; (n, 2)."""
-    radius = len(weights) // 2
-    # Reflecting through the end points (not mirroring) keeps straight ends straight.
-    padded = np.empty((len(points) + 2 * radius, 2))
-    padded[radius:-radius] = points
-    padded[:radius] = 2 * points[0] - points[radius:0:-1]
-    padded[-radius:] = 2 * points[-1] - points[-2 : -radius - 2 : -1]
-    # Both axes in one go; what the window gives between one and the other is left out.
-    both = np.correlate(padded.T.ravel(), weights, "valid")
-    weighted = np.empty_like(points)
-    weighted[:, 0], weighted[:, 1] = both[: len(points)], both[-len(points) :]
+    count, radius = len(points), len(weights) // 2
+    padded = np.empty((count + 2 * radius, 2))
+    for axis in range(2):
+        for at in range(count):
+            padded[radius + at, axis] = points[at, axis]
+        # Reflecting through the end points (not mirroring) keeps straight ends straight.
+        for off in range(1, radius + 1):
+            padded[radius - off, axis] = 2 * points[0, axis] - points[off, axis]
+            end = radius + count - 1 + off
+            padded[end, axis] = 2 * points[-1, axis] - points[count - 1 - off, axis]
+    weighted = np.zeros((count, 2))
+    for off in range(len(weights)):
+        weight = weights[off]
+        for at in range(count):
+            weighted[at, 0] += weight * padded[at + off, 0]
+            weighted[at, 1] += weight * padded[at + off, 1]
     return weighted

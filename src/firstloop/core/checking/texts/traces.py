@@ -62,7 +62,7 @@ def traces_of(ink: Ink, onto: OntoStandard) -> Traces:
 
 def box_of(points: FloatArray) -> Box:
     """The box of some places (n, 2)."""
-    (x0, y0), (x1, y1) = (corner.tolist() for corner in polyline.corners(points))
+    (x0, y0), (x1, y1) = polyline.corners(points).tolist()
     return x0, y0, x1, y1
 
 
