@@ -69,7 +69,7 @@ def _lanes(letters: tuple[tuple[Form, ...], ...]) -> Lanes:
     lengths, forms_of = [len(one.terms) for one in every], [len(forms) for forms in letters]
     begins = np.cumsum([0, *lengths])
     return Lanes(
-        terms=np.concatenate([one.terms for one in every]),
+        terms=np.ascontiguousarray(np.concatenate([one.terms for one in every]).T),
         lane=np.repeat(np.arange(len(every)), lengths),
         letter=np.repeat(np.arange(len(letters)), forms_of),
         begins=begins,

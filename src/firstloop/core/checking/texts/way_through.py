@@ -32,7 +32,7 @@ that in the same row; as the first of a letter; past a trace that lies beside th
 class Lanes(NamedTuple):
     """Every form of every letter, one after another, step by step.
 
-    `terms` (step, 5) are what costs are products of, `lane` (step,) says whose they are. By lane:
+    `terms` (5, step) are what costs are products of, `lane` (step,) says whose they are. By lane:
     `letter` whose it is, `begins` (lane + 1,) where its steps begin, `own` and `own_ends` the first
     and the last of the letter's own, `costs` what it costs to be met in that form. `letters`
     (letter + 1,) is where each letter's lanes begin, and `done` (letter,) after how many steps any
@@ -86,15 +86,14 @@ class Search(NamedTuple):
 
 
 class Table(NamedTuple):
-    """What it costs to have come to each step by `now`, the row `before`, and before the trace
-    (`kept`), and to begin each letter (`came`). `moves` says how that is, for each letter, row and
-    step; `after` (row, letter) after which letter one is begun, -1 for none; `left` (row + 1,
-    letter) what it costs to have left one before that row, and `at` at which step."""
+    """What each step costs in a row (`costs`), to have come to it by then (`now`), and before the
+    trace (`kept`). `moves` says how it was come to, for each letter, row and step; `after` (row,
+    letter) after which letter one is begun, -1 for none; `left` (row + 1, letter) what it costs to
+    have left one before that row, and `at` at which step."""
 
+    costs: Values
     now: FloatArray
-    before: FloatArray
     kept: FloatArray
-    came: FloatArray
     moves: npt.NDArray[np.int8]
     after: npt.NDArray[np.int16]
     left: FloatArray
@@ -113,12 +112,11 @@ class Way(NamedTuple):
 
 def find_way(sought: Search) -> Way:
     """The cheapest way of all."""
-    count, letters, steps = len(sought.rows.jumps), len(sought.low), len(sought.lanes.terms)
+    count, letters, steps = len(sought.rows.jumps), len(sought.low), len(sought.lanes.lane)
     table = Table(
+        costs=np.empty(steps, np.float32),
         now=np.full(steps, FAR),
-        before=np.full(steps, FAR),
         kept=np.full(steps, FAR),
-        came=np.empty(letters),
         moves=np.zeros(sought.parts[letters], np.int8),
         after=np.full((count, letters), -1, np.int16),
         left=np.full((count + 1, letters), FAR),
@@ -132,38 +130,49 @@ def find_way(sought: Search) -> Way:
 @compiled
 def _find(table: Table, sought: Search, way: Way) -> None:
     """Fills the table, and reads the way back."""
-    for row in range(len(sought.rows.jumps)):
-        for letter in range(len(sought.low)):
-            if sought.low[letter] <= row < sought.high[letter]:
-                _fill(table, sought, row, letter)
+    for letter in range(len(sought.low)):
+        _fill(table, sought, letter)
     _read_back(table, sought, way)
 
 
 @compiled
-def _fill(table: Table, sought: Search, row: int, letter: int) -> None:
-    """All steps of a letter in a row."""
+def _fill(table: Table, sought: Search, letter: int) -> None:
+    """All steps of a letter, in all the rows in which it is looked for."""
     lanes, rows = sought.lanes, sought.rows
     first, last = lanes.letters[letter], lanes.letters[letter + 1]
-    for step in range(lanes.begins[first], lanes.begins[last]):
-        table.before[step] = table.now[step]
+    begin, end = lanes.begins[first], lanes.begins[last]
+    costs, now, kept = table.costs[begin:end], table.now[begin:end], table.kept[begin:end]
+    terms = lanes.terms[:, begin:end]
+    for row in range(sought.low[letter], sought.high[letter]):
+        up = rows.jumps[row] >= 0.0
         if row and rows.jumps[row - 1] >= 0.0:
-            table.kept[step] = table.now[step]  # a trace begins here
-    if rows.jumps[row] < 0.0:
-        _come_to(table, sought, row, letter)
-    for lane in range(first, last):
-        if rows.jumps[row] < 0.0:
-            _step(table, sought, row, letter, lane)
-        else:
-            _go_on(table, sought, row, letter, lane)
-        for step in (lanes.own_ends[lane], lanes.begins[lane + 1] - 1):
-            if table.now[step] < table.left[row + 1, letter]:
-                table.left[row + 1, letter] = table.now[step]
-                table.at[row + 1, letter] = step
+            kept[:] = now  # as it was before the trace that begins here
+        if not up:
+            _price(costs, terms, rows.terms[row], sought.prices.worst)
+        came = _come_to(table, sought, row, letter)
+        for lane in range(first, last):
+            if up:
+                _go_on(table, sought, row, letter, lane)
+            else:
+                _step(table, sought, row, lane, came)
+            for step in (lanes.own_ends[lane], lanes.begins[lane + 1] - 1):
+                if table.now[step] < table.left[row + 1, letter]:
+                    table.left[row + 1, letter] = table.now[step]
+                    table.at[row + 1, letter] = step
 
 
 @compiled
-def _come_to(table: Table, sought: Search, row: int, letter: int) -> None:
-    """What it costs to begin a letter in a row, and after which."""
+def _price(costs: Values, terms: Values, ink: Values, worst: float) -> None:
+    """What each step of a letter costs in a row."""
+    for step in range(len(costs)):
+        cost = terms[0, step] * ink[0] + terms[1, step] * ink[1] + terms[2, step] * ink[2]
+        cost += terms[3, step] * ink[3] + terms[4, step] * ink[4]
+        costs[step] = min(cost, np.float32(worst))
+
+
+@compiled
+def _come_to(table: Table, sought: Search, row: int, letter: int) -> float:
+    """What it costs to begin a letter in a row. After which is put into the table."""
     left, prices = table.left[row], sought.prices
     came, after = sought.rows.start[row] + letter * prices.left_out, -1
     if letter > 1 and left[letter - 2] + prices.left_out < came:
@@ -172,35 +181,30 @@ def _come_to(table: Table, sought: Search, row: int, letter: int) -> None:
         came, after = left[letter - 1], letter - 1
     if left[letter] + prices.twice < came:
         came, after = left[letter] + prices.twice, letter
-    table.came[letter], table.after[row, letter] = came, after
+    table.after[row, letter] = after
+    return float(came)
 
 
 @compiled
-def _step(table: Table, sought: Search, row: int, letter: int, lane: int) -> None:
+def _step(table: Table, sought: Search, row: int, lane: int, came: float) -> None:
     """The steps of a letter in one of its forms, in a row with ink."""
-    lanes, ink = sought.lanes, sought.rows.terms[row]
-    place, came = _place(sought, row, letter), table.came[letter] + lanes.costs[lane]
-    begin, own = lanes.begins[lane], lanes.own[lane]
+    lanes, letter = sought.lanes, sought.lanes.letter[lane]
+    begin, own, place = lanes.begins[lane], lanes.own[lane], _place(sought, row, letter)
+    came += lanes.costs[lane]
+    along = aslant = np.inf
     for step in range(begin, lanes.begins[lane + 1]):
-        cost = 0.0
-        for term in range(5):
-            cost += lanes.terms[step, term] * ink[term]
-        begins = aslant = along = np.inf
-        if step == begin:
-            begins = came
-        else:
-            aslant, along = table.before[step - 1], table.now[step - 1]
-            if step == own:
-                begins = came + sought.rows.unjoined[row]
-        least, move = table.before[step], GOES_ON
+        before = table.now[step]
+        least, move = before, GOES_ON
         if along < least:
             least, move = along, ALONG
         if aslant <= least:
             least, move = aslant, ASLANT
-        if begins < least:
-            least, move = begins, BEGINS
-        table.now[step] = least + min(cost, sought.prices.worst)
-        table.moves[place + step] = move
+        if step in (begin, own):
+            begins = came if step == begin else came + sought.rows.unjoined[row]
+            if begins < least:
+                least, move = begins, BEGINS
+        aslant, along = before, least + table.costs[step]
+        table.now[step], table.moves[place + step] = along, move
 
 
 @compiled
@@ -211,7 +215,7 @@ def _go_on(table: Table, sought: Search, row: int, letter: int, lane: int) -> No
     place, begin = _place(sought, row, letter), lanes.begins[lane]
     passes = rows.passes[row] > sought.low[letter]
     for step in range(begin, lanes.begins[lane + 1]):
-        followed, passed = table.before[step] + rows.jumps[row], np.inf
+        followed, passed = table.now[step] + rows.jumps[row], np.inf
         if passes and step - begin >= lanes.done[letter]:
             passed = table.kept[step] + sought.prices.beside
         table.now[step] = min(followed, passed)
