@@ -1,13 +1,14 @@
 """Measures the check of texts: words of six letters, sentences of twenty, growth from 2 to 60
 letters, and what is no writing at all; each text on lines of its own, by another writer."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 import numpy as np
 from scripts.bench_checking import reference_work, timed
 from scripts.other_print import words
 from scripts.other_print.texts import plain
 
+from firstloop.core.checking.check import prepare
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
@@ -31,20 +32,26 @@ def bench_texts() -> None:
     """All of it, in print and joined."""
     for joined in (False, True):
         hand = "joined" if joined else "plain"
-        for what, texts, kind, bar in (
-            ("word of six", SIX, Kind.WORD, "12 / 30"),
-            ("sentence of twenty", TWENTY, Kind.SENTENCE, "– / 90"),
-        ):
-            rng = np.random.default_rng(31)
-            spent = [
-                _spent(str(rng.choice(list(texts))), kind, joined=joined, rng=rng)
-                for _ in range(EACH)
-            ]
-            low, high = np.percentile(spent, [50, 95])
-            print(f"a {what}, {hand}, p50 / p95{low:6.1f} / {high:.1f} ms   (bar: {bar} ms)")
+        _measured(f"a word of six, {hand}, nothing prepared", SIX, Kind.WORD, joined=joined)
+        prepare(Style(hand))  # as it is before anybody is answered
+        _measured(f"a word of six, {hand}", SIX, Kind.WORD, joined=joined, bar="12 / 30")
+        twenty = f"a sentence of twenty, {hand}"
+        _measured(twenty, TWENTY, Kind.SENTENCE, joined=joined, bar="– / 90")
         _growth(hand, joined=joined)
     _scribbles()
     print(f"the same work of numpy and Python as ever{timed(reference_work):6.1f} ms")
+
+
+def _measured(
+    what: str, texts: Sequence[str], kind: Kind, *, joined: bool, bar: str | None = None
+) -> None:
+    rng = np.random.default_rng(31)
+    spent = [
+        _spent(str(rng.choice(list(texts))), kind, joined=joined, rng=rng) for _ in range(EACH)
+    ]
+    low, high = np.percentile(spent, [50, 95])
+    aim = f"   (bar: {bar} ms)" if bar else ""
+    print(f"{what}, p50 / p95{low:6.1f} / {high:.1f} ms{aim}")
 
 
 def _growth(hand: str, *, joined: bool) -> None:

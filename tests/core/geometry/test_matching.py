@@ -6,6 +6,7 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
+from firstloop.core.geometry import warping
 from firstloop.core.geometry.matching import (
     Models,
     Path,
@@ -16,6 +17,7 @@ from firstloop.core.geometry.matching import (
     match,
     step_costs,
 )
+from firstloop.core.geometry.warping import steps_back
 from firstloop.core.letters import PLAIN, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.limits import SAMPLES, STRETCH_COST, TURN_COST
@@ -60,17 +62,34 @@ def test_the_match_is_the_cheapest_way_through_the_best_model(seed: int) -> None
 
 @pytest.mark.parametrize("seed", range(4))
 def test_steps_go_from_first_to_last_and_never_back(seed: int) -> None:
-    steps = match(scribble(seed), Models.of([path_of("s")]), np.zeros(1)).steps
+    table = np.random.default_rng(seed).uniform(0.0, 1.0, (9, 12))
+    steps = [tuple(step) for step in steps_back(table).tolist()]
     assert steps[0] == (0, 0)
-    assert steps[-1] == (SAMPLES - 1, SAMPLES - 1)
+    assert steps[-1] == (8, 11)
     assert all((b[0] - a[0], b[1] - a[1]) in {(0, 1), (1, 0), (1, 1)} for a, b in pairwise(steps))
+
+
+@pytest.mark.parametrize("seed", range(4))
+def test_what_answers_never_goes_back(seed: int) -> None:
+    answers = match(scribble(seed), Models.of([path_of("s")]), np.zeros(1)).answers
+    assert len(answers) == SAMPLES
+    assert 0.0 <= answers[0] <= answers[-1] <= 1.0
+    assert all(a <= b for a, b in pairwise(answers))
+
+
+def test_the_middle_of_several_samples_answers_to_one() -> None:
+    # Down the first column to the third row, then aslant.
+    reached = np.array(
+        [[0.0, 9.0, 9.0], [1.0, 9.0, 9.0], [2.0, 9.0, 9.0], [9.0, 3.0, 9.0], [9.0, 9.0, 4.0]]
+    )
+    assert warping.answers(reached).tolist() == [1.0, 3.0, 4.0]
 
 
 def test_a_letter_matches_itself_step_by_step_at_no_cost() -> None:
     for name in PLAIN.scripts:
         found = match(path_of(name), Models.of([path_of(name)]), np.zeros(1))
         assert found.cost == pytest.approx(0.0, abs=1e-4), name
-        assert all(i == j for i, j in found.steps), name
+        assert found.answers == pytest.approx(np.linspace(0.0, 1.0, SAMPLES)), name
 
 
 def test_step_costs_are_the_squared_distance_and_the_turn() -> None:

@@ -285,22 +285,13 @@ def _pen_down_near(pen_downs: list[int], near: int) -> int | None:
 
 
 def _answers(found: Match, model_shares: list[float]) -> list[float]:
-    """Which share of the ink's path answers to each share (0 to 1) of the model's path.
-
-    Where several ink samples answer to one model sample, their middle does.
-    """
-    last_ink, last_model = found.steps[-1]
-    first: dict[int, int] = {}
-    last: dict[int, int] = {}
-    for ink_at, model_at in found.steps:
-        first.setdefault(model_at, ink_at)
-        last[model_at] = ink_at
+    """Which share of the ink's path answers to each share (0 to 1) of the model's path."""
+    last = len(found.answers) - 1
     answers = []
     for share in model_shares:
-        before = min(int(share * last_model), last_model - 1)
-        part = share * last_model - before
-        low, high = ((first[at] + last[at]) / 2 for at in (before, before + 1))
-        answers.append((low + part * (high - low)) / last_ink)
+        before = min(int(share * last), last - 1)
+        low, high = found.answers[before : before + 2]
+        answers.append(low + (share * last - before) * (high - low))
     return answers
 
 

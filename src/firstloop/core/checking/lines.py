@@ -14,6 +14,7 @@ import numpy as np
 from firstloop.core.checking.findings import Measure
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
+from firstloop.core.geometry.compiled import NUMBER, POINTS, compiled_for
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.ruling import Ruling
 
@@ -67,14 +68,7 @@ class OntoStandard:
         return self._stretched(points, 1.0 / self.above, 1.0 / self.below)
 
     def _stretched(self, points: FloatArray, above: float, below: float) -> FloatArray:
-        y = points[:, 1]
-        further = np.maximum(y - 1.0, 0.0) * (above - 1.0)
-        further += np.minimum(y, 0.0) * (below - 1.0)
-        put = points.copy()
-        put[:, 1] += further
-        if self.lean:
-            put[:, 0] += self.lean * further
-        return put
+        return _stretched(points, above - 1.0, below - 1.0, self.lean)
 
     def measure(self, measure: Measure) -> Measure:
         """What was measured, in the page's own u."""
@@ -90,3 +84,15 @@ class OntoStandard:
             case _:
                 return measure
         return replace(measure, value=measure.value / by)
+
+
+@compiled_for(POINTS, NUMBER, NUMBER, NUMBER)
+def _stretched(points: FloatArray, above: float, below: float, lean: float) -> FloatArray:
+    """Places (n, 2) further up by a share of what they are above the mid line, and further down by
+    another of what they are below the base; and along the lean, as far as that goes."""
+    put = np.empty((len(points), 2))
+    for at in range(len(points)):
+        x, y = points[at, 0], points[at, 1]
+        further = max(y - 1.0, 0.0) * above + min(y, 0.0) * below
+        put[at, 0], put[at, 1] = x + lean * further, y + further
+    return put

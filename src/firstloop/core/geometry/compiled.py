@@ -19,8 +19,9 @@ Function = TypeVar("Function", bound=Callable[..., object])
 
 POINTS = types.Array(types.float64, 2, "A", readonly=True)
 NUMBERS = types.Array(types.float64, 1, "A", readonly=True)
-COUNT = types.intp
-"""What is passed: any array of points or numbers, laid out as it may be and not written to."""
+COUNT, NUMBER = types.intp, types.float64
+"""What is passed: an array of points or of numbers, laid out as it may be and not written to; one
+number."""
 
 
 def compiled(function: Function) -> Function:

@@ -13,7 +13,7 @@ import numpy.typing as npt
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, length_of, thinned
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.geometry.warping import Laid, Sampled, cheapest, steps_back
+from firstloop.core.geometry.warping import Laid, Sampled, answers, cheapest
 from firstloop.core.limits import MAX_STRETCH, SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
 
 
@@ -198,14 +198,12 @@ def step_costs(of_ink: Terms, fit: Fit, models: Models) -> Terms:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Match:
-    """The best way's place in the list, its mean cost (u²), and the answering points.
-
-    `steps` are pairs of (ink sample, model sample), both never falling.
-    """
+    """The best way's place in the list, its mean cost (u²), and which share of the ink's path (0 to
+    1) answers to each sample of the model's; these never fall."""
 
     best: int
     cost: float
-    steps: list[tuple[int, int]]
+    answers: list[float]
 
 
 def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
@@ -218,7 +216,7 @@ def match(ink: Path, models: Models, handicaps: FloatArray) -> Match:
         extra,
         np.argsort(extra),
     )
-    return Match(best, cost, [(i, j) for i, j in steps_back(reached).tolist()])
+    return Match(best, cost, (answers(reached) / (len(reached) - 1)).tolist())
 
 
 def every_cost(ink: Path, models: Models) -> FloatArray:

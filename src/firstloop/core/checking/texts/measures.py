@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import chain, pairwise
 from statistics import median
+from typing import NamedTuple
 
 import numpy as np
 
@@ -13,6 +14,7 @@ from firstloop.core.checking.lines import STANDARD
 from firstloop.core.checking.texts.traces import Box
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Kind
+from firstloop.core.geometry.compiled import NUMBERS, POINTS, compiled_for
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import (
@@ -108,8 +110,7 @@ _BINS = np.arange(-1.2, 2.4, 0.2)
 """u: the heights between which letters are looked at."""
 
 
-@dataclass(frozen=True, slots=True, eq=False)
-class _Edges:
+class _Edges(NamedTuple):
     """By height how far right a letter goes, half a step above and below taken in, and how far
     left."""
 
@@ -119,12 +120,20 @@ class _Edges:
 
 def _edges(one: Stood) -> _Edges:
     lines = _without_bar(one)
-    ink = lines[0] if len(lines) == 1 else np.concatenate(lines)
-    at = _BINS.searchsorted(ink[:, 1], "right")
-    right, left = np.full(len(_BINS) + 2, -np.inf), np.full(len(_BINS) + 2, np.inf)
-    np.maximum.at(right, at, ink[:, 0])
-    np.minimum.at(left, at, ink[:, 0])
-    right[1:-1] = np.maximum(np.maximum(right[:-2], right[1:-1]), right[2:])
+    return _edges_at(_BINS, lines[0] if len(lines) == 1 else np.concatenate(lines))
+
+
+@compiled_for(NUMBERS, POINTS)
+def _edges_at(bins: FloatArray, ink: FloatArray) -> _Edges:
+    outermost, left = np.full(len(bins) + 2, -np.inf), np.full(len(bins) + 2, np.inf)
+    step = bins[1] - bins[0]
+    for point in range(len(ink)):
+        x, height = ink[point, 0], (ink[point, 1] - bins[0]) / step
+        at = min(max(math.floor(height) + 1, 0), len(bins))
+        outermost[at], left[at] = max(outermost[at], x), min(left[at], x)
+    right = outermost.copy()
+    for at in range(1, len(bins) + 1):
+        right[at] = max(outermost[at - 1], outermost[at], outermost[at + 1])
     return _Edges(right, left)
 
 
