@@ -306,8 +306,9 @@ MAY_LIE_BESIDE, BESIDE_THE_PATH, BAR_COMES_LATER = 1.6, 0.12, 0.3
 """u: a longer trace is part of the path; u², summed: what a trace costs that lies beside it, and a
 capital whose bar does."""
 
-AS_IN_PRINT, CASE_ON_THE_WAY = 0.3, 0.8
-"""u², summed: what a joined word costs more with a letter as in print, or in its other case."""
+AS_IN_PRINT, CASE_ON_THE_WAY, ANOTHER_ON_THE_WAY, DOUBTED = 0.3, 0.8, 2.6, 2.0
+"""u², summed: what a joined word costs more with a letter as in print, in its other case, or with
+another in its place; that is looked for only where a letter costs more than the last."""
 
 WINDOW, FAR = 4, 1000.0
 """Letters by which a joined text may be ahead of or behind an even share of the ink; and u² that no

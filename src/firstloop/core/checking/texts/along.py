@@ -31,7 +31,7 @@ def joined_pieces(traces: Traces, text: str, hand: Hand) -> Laid:
     writing = [trace for trace in writing if trace not in stops] or writing
     along = [at for at, letter in enumerate(letters) if letter not in STOPS]
     course = _course("".join(c for c in text if c not in STOPS), writing, hand)
-    found = follow(writing, course)
+    found = follow(writing, course, hand)
     pieces = _along(found, writing, "".join(letters[at] for at in along))
     pieces = _with_what_lies_beside(pieces, found.beside, dots, hand)
     pieces = [
@@ -133,6 +133,7 @@ def _visited(visit: Visit, traces: Sequence[Trace], letters: str, before: int, a
         went_to=traces[last.trace].line[-1],
         joined=form.joined,
         bars=form.bars,
+        another=form.another,
     )
 
 

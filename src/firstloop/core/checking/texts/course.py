@@ -1,14 +1,15 @@
 """The course of a joined text: the way of the pen through all of its letters and joins, with every
 form in which a letter may be met on it."""
 
-from dataclasses import dataclass
+from collections.abc import Collection
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import product
 
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.texts.met import Form, forms_met, is_joined
+from firstloop.core.checking.texts.met import Form, forms_met, is_joined, others_met
 from firstloop.core.checking.texts.way_through import Lanes
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
@@ -25,6 +26,7 @@ class Course:
     for, and the share of the way, in the hand's own forms, that is done at its end; and how often
     the hand lifts the pen, after each word and after letters that it does not join."""
 
+    text: str
     letters: tuple[tuple[Form, ...], ...]
     lanes: Lanes
     goes_on: tuple[bool, ...]
@@ -35,6 +37,15 @@ class Course:
         """Which letter, and which of its forms, a lane is."""
         place = int(self.lanes.letter[lane])
         return place, self.letters[place][lane - int(self.lanes.letters[place])]
+
+    def doubting(self, places: Collection[int], hand: Hand) -> "Course":
+        """The same course, with any other small letter at some of its places."""
+        text = self.text.replace(" ", "")
+        letters = tuple(
+            (*forms, *others_met(text[at], hand, joined=forms[0].joined)) if at in places else forms
+            for at, forms in enumerate(self.letters)
+        )
+        return replace(self, letters=letters, lanes=_lanes(letters))
 
 
 @lru_cache(maxsize=256)
@@ -47,6 +58,7 @@ def course_of(text: str, hand: Hand, *, capitals: bool = True) -> Course:
     )
     ends = np.cumsum([_steps_of(forms[0]).own_ends + 1 for forms in letters])
     return Course(
+        text=text,
         letters=letters,
         lanes=_lanes(letters),
         goes_on=tuple(is_joined(word[at : at + 2], hand) for word, at in places),

@@ -14,8 +14,10 @@ from firstloop.core.checking.texts.course import Course
 from firstloop.core.checking.texts.traces import Trace
 from firstloop.core.checking.texts.visits import InRows, Visit, in_rows, visits_of
 from firstloop.core.checking.texts.way_through import Rows, Search, find_way
+from firstloop.core.letters import Hand
 from firstloop.core.limits import (
     BESIDE_THE_PATH,
+    DOUBTED,
     FAR,
     JUMPED_BACK,
     JUMPS_BACK,
@@ -38,18 +40,34 @@ class Followed:
     beside: tuple[Trace, ...]
 
 
-def follow(traces: Sequence[Trace], course: Course) -> Followed:
-    """The traces, in writing order, along the course of what was asked for."""
+def follow(traces: Sequence[Trace], course: Course, hand: Hand) -> Followed:
+    """The traces, in writing order, along the course of what was asked for.
+
+    Where that costs a letter much, it is followed once more as if it might be any other.
+    """
     points = sum(len(trace.line) for trace in traces)
     ink = in_rows(traces, max(STRIDE, points // (MOST_STEPS * len(course.letters))))
-    way = find_way(_search(_rows(traces, ink), course))
+    rows = _rows(traces, ink)
+    way = find_way(_search(rows, course))
     visits = visits_of(way, ink, course)
+    doubted = _doubted(visits)
+    if doubted:
+        course = course.doubting(doubted, hand)
+        way = find_way(_search(rows, course))
+        visits = visits_of(way, ink, course)
     seen = {visit.place for visit in visits}
     return Followed(
         visits=visits,
         missing=tuple(place for place in range(len(course.letters)) if place not in seen),
         beside=tuple(trace for trace, up in zip(traces, ink.ups, strict=True) if way.beside[up]),
     )
+
+
+def _doubted(visits: Sequence[Visit]) -> set[int]:
+    """The places of letters that cost much; and of what comes after one that was met again, which
+    may be a part of it."""
+    again = {visit.place + 1 for visit in visits if visit.again}
+    return again | {visit.place for visit in visits if visit.spent > DOUBTED}
 
 
 def _rows(traces: Sequence[Trace], ink: InRows) -> Rows:

@@ -109,8 +109,9 @@ def another(one: Judged, setting: Setting) -> str | None:
         read = _looks_like(one, setting)
         clearly = read is not None
     else:
-        # A u turned round is an n.
-        clearly = Code.TURNED in one.to_mend or any(
+        # A u turned round is an n; and what goes along another's way and reads as it is that.
+        as_other = Code.TURNED in one.to_mend or one.piece.another == read
+        clearly = as_other or any(
             f.code is Code.READS_AS_OTHER and f.measure >= CLEARLY_ANOTHER for f in result.findings
         )
     if read is None or not clearly or read.lower() == asked.lower():

@@ -13,7 +13,13 @@ from firstloop.core.letters import Hand, draw, find_script
 from firstloop.core.letters.drawing import DrawnMove, drawn, path_of
 from firstloop.core.letters.hands import PLAIN, choose
 from firstloop.core.letters.moves import MoveKind, Script, ScriptStroke
-from firstloop.core.limits import AS_IN_PRINT, BAR_COMES_LATER, CASE_ON_THE_WAY, LIFTED_AT_A_JOIN
+from firstloop.core.limits import (
+    ANOTHER_ON_THE_WAY,
+    AS_IN_PRINT,
+    BAR_COMES_LATER,
+    CASE_ON_THE_WAY,
+    LIFTED_AT_A_JOIN,
+)
 from firstloop.core.text.words import compose
 
 _PRINTED = "bkpsvwxyz"
@@ -30,8 +36,8 @@ LED_FROM = 0.35
 class Form:
     """A form of a letter on the way: what leads to it, what is its own, what leads from it, each
     a few strokes (n, 2) in u; whether the hand joins it to the letter before; what it costs to be
-    met in; whether it is the letter's other case; and how many of its strokes lie beside the
-    way."""
+    met in; whether it is the letter's other case; how many of its strokes lie beside the way; and,
+    where it is none of the letter's, which other letter it is."""
 
     before: Lines
     own: Lines
@@ -40,6 +46,7 @@ class Form:
     cost: float = 0.0
     other_case: bool = False
     bars: int = 0
+    another: str | None = None
 
     @property
     def is_joined(self) -> bool:
@@ -59,6 +66,17 @@ def forms_met(pair: str, hand: Hand, *, capitals: bool) -> tuple[Form, ...]:
         own += _with_its_bar_later(own[0], letter)
     others = _as_others_write(letter)
     return (*own, *(f for f in others if capitals or f.is_joined or not f.other_case))
+
+
+@lru_cache(maxsize=1024)
+def others_met(letter: str, hand: Hand, *, joined: bool) -> tuple[Form, ...]:
+    """All other small letters of the hand, as they may be met in place of one that is joined to the
+    one before, or not."""
+    others = (other for other in hand.scripts if other.islower() and other != letter)
+    return tuple(
+        replace(_by_itself(other, hand), cost=ANOTHER_ON_THE_WAY, joined=joined, another=other)
+        for other in others
+    )
 
 
 def is_joined(pair: str, hand: Hand) -> bool:

@@ -38,6 +38,8 @@ class Piece:
     """Whether it was found on the way through a joined word, and ends where its own ink does."""
     joined: bool = False
     """Whether the hand joins it to the letter before."""
+    another: str | None = None
+    """Which other letter its ink goes along."""
     bars: int = 0
     """How many of its strokes lie beside the way."""
     came_from: FloatArray | None = None

@@ -31,13 +31,14 @@ class Part:
 class Visit:
     """The ink of one letter of the course, its joins left out; `place` is its place in what was
     asked for, `form` the one it was met in, `goes_on` whether the hand joins it to the next,
-    `again` whether it was there already."""
+    `again` whether it was there already, `spent` what it cost (u², summed)."""
 
     place: int
     form: Form
     parts: tuple[Part, ...]
     goes_on: bool
     again: bool
+    spent: float
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -81,7 +82,8 @@ def visits_of(way: Way, ink: InRows, course: Course) -> tuple[Visit, ...]:
         rows = list(run)
         place, form = course.met_in(int(way.lanes[rows[0]]))
         parts, goes_on = _parts(rows, ink), course.goes_on[place]
-        visits.append(Visit(place, form, parts, goes_on, again=place in seen))
+        spent = float(way.spent[way.passed[rows[0]]])
+        visits.append(Visit(place, form, parts, goes_on, again=place in seen, spent=spent))
         seen.add(place)
     return tuple(visits)
 

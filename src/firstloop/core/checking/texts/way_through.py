@@ -102,12 +102,14 @@ class Table(NamedTuple):
 
 class Way(NamedTuple):
     """For each row the lane it was written for, by a step of the letter's own, or -1, and which of
-    the letters passed through that is, counted from the last; and in which rows with the pen up a
-    trace ends that lies beside the way."""
+    the letters passed through that is, counted from the last; in which rows with the pen up a trace
+    ends that lies beside the way; and for each letter passed through what it cost (u², summed),
+    with what was left out before it."""
 
     lanes: Indices
     passed: Indices
     beside: npt.NDArray[np.bool_]
+    spent: FloatArray
 
 
 def find_way(sought: Search) -> Way:
@@ -122,7 +124,8 @@ def find_way(sought: Search) -> Way:
         left=np.full((count + 1, letters), FAR),
         at=np.zeros((count + 1, letters), np.int32),
     )
-    way = Way(np.full(count, -1), np.full(count, -1), np.zeros(count, np.bool_))
+    nothing = np.full(count, -1)
+    way = Way(nothing, nothing.copy(), np.zeros(count, np.bool_), np.zeros(count))
     _find(table, sought, way)
     return way
 
@@ -253,7 +256,7 @@ def _read_back(table: Table, sought: Search, way: Way) -> None:
     """The way, read back from its end."""
     lanes, jumps = sought.lanes, sought.rows.jumps
     row, step, passed = len(jumps) - 1, _end(table, sought), 0
-    lane = lanes.lane[step]
+    lane, total = lanes.lane[step], table.now[step]
     letter = lanes.letter[lane]
     while row >= sought.low[letter]:
         move = table.moves[_place(sought, row, letter) + step]
@@ -272,8 +275,10 @@ def _read_back(table: Table, sought: Search, way: Way) -> None:
         if move == BEGINS:
             before = table.after[row + 1, letter]
             if before < 0:
+                way.spent[passed] = total
                 break
-            step = table.at[row + 1, before]
+            way.spent[passed] = total - table.left[row + 1, before]
+            step, total = table.at[row + 1, before], table.left[row + 1, before]
             lane = lanes.lane[step]
             letter, passed = lanes.letter[lane], passed + 1
     for up in range(row + 1):
