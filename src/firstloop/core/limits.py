@@ -322,8 +322,10 @@ FOOT_BAND, LEAST_FEET, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 4, 1.8, 100, 
 """u by which feet on one line may differ; feet, and u of line, from which a slope can be told; feet
 that lines are tried on; and the slope (15 degrees) beyond which it is no line of writing."""
 
-LEVEL_COUNTS = 4.0
-"""Feet that a line must have more for each u that it climbs in one."""
+LEVEL_COUNTS, HANGS_BELOW, IS_A_TAIL = 4.0, 0.5, 0.7
+"""Feet that a line must have more for each u that it climbs in one; what a foot that hangs below it
+takes from it; and u below it from which that is a tail. Bars of an e that seem to climb have the
+feet of all letters below them."""
 
 MOSTLY_LEVEL, MORE_FEET = 0.75, 1.0
 """Share of the feet: where as many stand level, no other line is looked for; and by how many more

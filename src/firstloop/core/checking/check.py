@@ -19,7 +19,7 @@ from firstloop.core.letters import draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 
-CHECKER_VERSION = "11"
+CHECKER_VERSION = "12"
 """Goes up whenever the same ink may get another answer."""
 
 ALL_IS_WELL = "Just right. Make the next one the same way."

@@ -3,6 +3,8 @@
 import numpy as np
 import pytest
 
+from firstloop.core.checking.texts.drift import slope_of
+from firstloop.core.checking.texts.traces import Trace, Traces
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.polyline import respace
@@ -47,6 +49,25 @@ def test_a_line_that_drifts_is_told_once(degrees: float) -> None:
     result = checked(line.ink, "planet")
     assert to_mend(result) == [(Code.LINE_DRIFT, None)]
     assert result.findings[0].measure == pytest.approx(degrees, abs=0.8)
+
+
+def feet(*places: tuple[float, float]) -> Traces:
+    """A small v at each place."""
+    v = np.array([[-0.2, 0.4], [0.0, 0.0], [0.2, 0.4]])
+    return tuple(Trace.of(at, respace(v + place, 0.02)) for at, place in enumerate(places))
+
+
+def test_what_hangs_below_a_line_speaks_against_it() -> None:
+    climbing = [(x, 0.22 * x) for x in (0.3, 1.0, 1.6, 2.2, 2.8, 3.4, 4.0)]
+    level = [(x, 0.0) for x in (1.3, 1.9, 2.5, 3.1, 3.7)]
+    assert slope_of(feet(*climbing))[0] == pytest.approx(0.22, abs=0.01)
+    assert slope_of(feet(*climbing, *level)) == (0.0, 0.0)
+
+
+def test_tails_may_hang_below_a_line_that_climbs() -> None:
+    climbing = [(x, 0.1 * x) for x in (0.3, 1.0, 1.6, 2.2, 2.8, 3.4, 4.0)]
+    tails = [(x, 0.1 * x - 1.0) for x in (1.3, 2.5, 3.7)]
+    assert slope_of(feet(*climbing, *tails))[0] == pytest.approx(0.1, abs=0.01)
 
 
 def test_tails_of_one_word_against_each_other() -> None:

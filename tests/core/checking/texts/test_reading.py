@@ -186,6 +186,21 @@ def test_a_joined_letter_left_out_or_twice_is_told() -> None:
         assert found[0][0] is Code.WRONG_LETTER, written
 
 
+@pytest.mark.parametrize(
+    ("written", "asked", "at", "other"),
+    [("bost", "boat", 2, "s"), ("shwp", "shop", 2, "w"), ("bell", "ball", 1, "e")],
+)
+def test_another_letter_in_a_joined_word_is_read_as_what_it_is(
+    written: str, asked: str, at: int, other: str
+) -> None:
+    result = checked(ink_of(joined(written)), asked, hand="joined")
+    assert result.reads_as == written
+    first = result.findings[0]
+    assert first.code in {Code.WRONG_LETTER, Code.READS_AS_OTHER}
+    assert (first.index, first.other) == (at, other)
+    assert {index for _, index in to_mend(result)} == {at}
+
+
 @pytest.mark.parametrize("at_once", [True, False], ids=["bars at once", "bars last"])
 @pytest.mark.parametrize("word", ["title", "zebra", "jazz", "fox"])
 def test_a_joined_word_written_letter_by_letter_is_read(word: str, at_once: bool) -> None:

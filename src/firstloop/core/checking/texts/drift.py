@@ -4,9 +4,12 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.texts.traces import Traces
+from firstloop.core.geometry.compiled import NUMBER, NUMBERS, POINTS, compiled_for
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import (
     FOOT_BAND,
+    HANGS_BELOW,
+    IS_A_TAIL,
     LEAST_FEET,
     LEAST_RUN,
     LEVEL_COUNTS,
@@ -22,7 +25,7 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     there are too few of them to tell.
 
     A foot is where ink turns upwards. Most stand on one line; tails and dips do not, so the line is
-    the one that most feet stand on, and of those as good the most level.
+    the one that most feet stand on and fewest hang below, and of those as good the most level.
     """
     feet = _feet(traces)
     run = float(np.ptp(feet[:, 0])) if len(feet) else 0.0
@@ -36,9 +39,9 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     # A line that climbs has something to prove: a level one counts a little more.
     counts = _standing(feet, slopes).max(axis=1) - LEVEL_COUNTS * np.abs(slopes)
     slope = float(slopes[counts.argmax()])
-    on = _on_the_line(feet, slope)
-    if on.sum() <= level + MORE_FEET:
+    if counts.max() <= level + MORE_FEET:
         return 0.0, 0.0
+    on = _on_the_line(feet, slope)
     fitted = np.polyfit(feet[on, 0], feet[on, 1], 1)
     return float(fitted[0]), float(np.ptp(feet[on, 0]))
 
@@ -66,7 +69,24 @@ def _on_the_line(feet: FloatArray, slope: float) -> npt.NDArray[np.bool_]:
     return np.asarray(np.abs(off - off[best]) < FOOT_BAND)
 
 
-def _standing(feet: FloatArray, slopes: FloatArray) -> npt.NDArray[np.intp]:
-    """How many feet stand on the line of each slope through each foot; (slope, foot)."""
-    off = feet[:, 1] - slopes[:, None] * feet[:, 0]
-    return np.asarray((np.abs(off[:, :, None] - off[:, None]) < FOOT_BAND).sum(axis=2))
+def _standing(feet: FloatArray, slopes: FloatArray) -> FloatArray:
+    """How many feet stand on the line of each slope through each foot; (slope, foot). What hangs
+    below the line, and is no tail, speaks against it."""
+    return _counted(feet, slopes, FOOT_BAND, IS_A_TAIL, HANGS_BELOW)
+
+
+@compiled_for(POINTS, NUMBERS, NUMBER, NUMBER, NUMBER)
+def _counted(
+    feet: FloatArray, slopes: FloatArray, band: float, tail: float, hangs: float
+) -> FloatArray:
+    counts = np.zeros((len(slopes), len(feet)))
+    for at in range(len(slopes)):
+        slope = slopes[at]
+        for i in range(len(feet)):
+            for j in range(len(feet)):
+                above = feet[j, 1] - feet[i, 1] - slope * (feet[j, 0] - feet[i, 0])
+                if abs(above) < band:
+                    counts[at, i] += 1.0
+                elif -tail < above < 0.0:
+                    counts[at, i] -= hangs
+    return counts
