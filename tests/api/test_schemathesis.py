@@ -29,7 +29,7 @@ CASES = settings(
     suppress_health_check=list(HealthCheck),
 )
 
-EVERY = 8
+EVERY = 12
 
 STREAMS = ("/api/write/live", "/api/pad/events")
 """They end when who listens goes: tests/api/pads and test_served.py listen."""
@@ -57,7 +57,7 @@ def app(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Starlette]:
 
 
 def _document() -> dict[str, Any]:
-    """Every eighth place: all take over a minute. Without how one is known: all ask as somebody
+    """Every twelfth place: all take over a minute. Without how one is known: all ask as somebody
     who is signed in, whom no case could make up; that others are not answered,
     tests/api/test_session.py shows route by route."""
     document: dict[str, Any] = json.loads(STORED_DOCUMENT.read_text(encoding="utf-8"))
