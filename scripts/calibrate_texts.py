@@ -7,6 +7,7 @@ from pathlib import Path
 
 import numpy as np
 from scripts.calibrate import BEGIN, END, Tally
+from scripts.other_print.pages import Page
 from scripts.other_print.text_faults import faulty
 from scripts.other_print.texts import Case, good
 
@@ -68,14 +69,24 @@ def is_right(finding: Finding, case: Case) -> bool:
     return finding.code.value in case.expected and there
 
 
-def measure(hand: str) -> Found:
-    found, rng = Found(), np.random.default_rng(SEED)
+def measure(hand: str, *, other_pages: bool = False) -> Found:
+    """What is found of a hand's texts: on the lines and with the pen that they were made for, or
+    each on a page and with a digitiser of its own."""
+    found, rng, pages = Found(), np.random.default_rng(SEED), np.random.default_rng(SEED + 1)
+
+    def on_its_page(case: Case) -> tuple[Case, Ruling]:
+        if not other_pages:
+            return case, Ruling(2.0, -1.0)
+        page = Page.drawn(pages)
+        return page.holds(case, pages), page.ruling
+
     for case in good(rng, GOOD):
         if case.hand == hand:
-            add_good(found, case, checked(case, Ruling(2.0, -1.0)))
+            there, ruling = on_its_page(case)
+            add_good(found, there, checked(there, ruling))
     for case in faulty(rng, FAULTY):
         if case.hand == hand:
-            told, every = to_mend(checked(case, Ruling(2.0, -1.0)))
+            told, every = to_mend(checked(*on_its_page(case)))
             seen = any(is_right(finding, case) for finding in every)
             found.all_seen.add(seen)
             found.seen[case.fault or ""].add(seen)
@@ -116,7 +127,9 @@ def overlap(one: Box, other: Box) -> float:
 
 
 def report() -> list[str]:
-    by_hand = {hand: measure(hand) for hand in OVERLAP}
+    by_hand = {hand: measure(hand) for hand in OVERLAP} | {
+        f"{hand}, other pages": measure(hand, other_pages=True) for hand in OVERLAP
+    }
     lines = [
         "| | " + " | ".join(by_hand) + " |",
         "|---" * (1 + len(by_hand)) + "|",
@@ -128,8 +141,8 @@ def report() -> list[str]:
         "",
         "Faults seen, by what was done:",
         "",
-        "| fault | plain | joined |",
-        "|---|---|---|",
+        "| fault | " + " | ".join(by_hand) + " |",
+        "|---" * (1 + len(by_hand)) + "|",
     ]
     names = sorted({name for found in by_hand.values() for name in found.seen})
     for name in names:

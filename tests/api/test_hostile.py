@@ -40,7 +40,7 @@ SHE_IS_GONE = ("DELETE /api/session", "DELETE /api/classroom", "PUT /api/classro
 """After these there is no page of the class to be asked for."""
 
 PART = 5
-"""Of the pages a fifth is asked for after each operation: each page after some two dozen of them."""
+"""Of the pages a fifth is asked for after each operation: each page after two dozen of them."""
 
 EVERY = 50
 """Of the 10,000 hostile requests every fiftieth is tried: all take about five minutes."""
