@@ -26,13 +26,17 @@ number."""
 
 def compiled(function: Function) -> Function:
     """The function as machine code, made for what it is called with when that is first met."""
-    return cast(Function, njit(cache=True, nogil=True, error_model="numpy")(function))
+    return _made(function, None)
 
 
 def compiled_for(*passed: types.Type) -> Callable[[Function], Function]:
     """The function as machine code for what is passed, whoever calls it first."""
+    return lambda function: _made(function, passed)
 
-    def made(function: Function) -> Function:
-        return cast(Function, njit(passed, cache=True, nogil=True, error_model="numpy")(function))
 
-    return made
+def _made(function: Function, passed: tuple[types.Type, ...] | None) -> Function:
+    try:
+        made = njit(passed, cache=True, nogil=True, error_model="numpy")(function)
+    except RuntimeError:  # there is nowhere that it may be kept: it is made at each start
+        made = njit(passed, nogil=True, error_model="numpy")(function)
+    return cast(Function, made)

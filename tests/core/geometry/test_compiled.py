@@ -1,0 +1,37 @@
+"""Machine code: made of any function, also where there is nowhere to keep it."""
+
+from collections.abc import Callable
+
+import numpy as np
+
+from firstloop.core.geometry import polyline
+from firstloop.core.geometry.compiled import NUMBERS, compiled, compiled_for
+from firstloop.core.geometry.polyline import read_only
+
+SOURCE = """
+def doubled(numbers):
+    found = 0.0
+    for number in numbers:
+        found += 2.0 * number
+    return found
+"""
+
+
+def doubled() -> Callable[[object], float]:
+    """A function that stands in no file."""
+    made: dict[str, Callable[[object], float]] = {}
+    exec(SOURCE, made)
+    return made["doubled"]
+
+
+def test_it_runs_where_it_cannot_be_kept() -> None:
+    for make in (compiled, compiled_for(NUMBERS)):
+        assert make(doubled())(np.array([1.0, 2.5])) == 7.0
+
+
+def test_points_may_be_laid_out_as_they_are() -> None:
+    points = np.random.default_rng(1).normal(0.0, 1.0, (9, 2))
+    wide = np.zeros((9, 4))
+    wide[:, ::2] = points
+    for same in (points, read_only(points), wide[:, ::2], points[::-1][::-1], points.T.copy().T):
+        assert polyline.length(same) == polyline.length(points)
