@@ -14,6 +14,7 @@ from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
+from firstloop.core.geometry.compiled import from_now_on
 from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import draw
 from firstloop.core.letters.ruling import Ruling
@@ -80,6 +81,7 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
 def prepare(style: Style) -> None:
     """Works out once what every check in a hand needs: forms, ways and pictures of its letters, and
     how they join. The first check is then as quick as the next."""
+    from_now_on()
     hand = hand_of(style)
     for letter, script in hand.scripts.items():
         paths = draw(script, hand.proportions, STANDARD).paths()

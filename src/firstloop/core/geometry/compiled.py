@@ -5,38 +5,106 @@ short line they take longer to set up than to run. Such a function is written as
 numbers and arrays; numba makes machine code of it, and keeps that beside the source for the next
 time.
 
+To load numba takes longer than to check a letter without it. So the first calls of a process run as
+they stand: a command that checks one file makes no others. The answers are the same.
+
 A compiled function may use numbers, arrays, named tuples of these, and compiled functions of its
 file. Whatever else it names, a limit say, would stay as it was when the code was made: it is to be
 passed.
 """
 
 from collections.abc import Callable
-from typing import TypeVar, cast
-
-from numba import njit, types
+from functools import update_wrapper
+from types import FunctionType
+from typing import Any, TypeVar, cast
 
 Function = TypeVar("Function", bound=Callable[..., object])
 
-POINTS = types.Array(types.float64, 2, "A", readonly=True)
-NUMBERS = types.Array(types.float64, 1, "A", readonly=True)
-COUNT, NUMBER = types.intp, types.float64
+POINTS, NUMBERS, COUNT, NUMBER = "points", "numbers", "count", "number"
 """What is passed: an array of points or of numbers, laid out as it may be and not written to; one
 number."""
+
+FEW = 60
+"""Calls that run as they stand: what two or three letters take."""
 
 
 def compiled(function: Function) -> Function:
     """The function as machine code, made for what it is called with when that is first met."""
-    return _made(function, None)
+    return cast(Function, _Loop(function, ()))
 
 
-def compiled_for(*passed: types.Type) -> Callable[[Function], Function]:
+def compiled_for(*passed: str) -> Callable[[Function], Function]:
     """The function as machine code for what is passed, whoever calls it first."""
-    return lambda function: _made(function, passed)
+
+    def made(function: Function) -> Function:
+        return cast(Function, _Loop(function, passed))
+
+    return made
 
 
-def _made(function: Function, passed: tuple[types.Type, ...] | None) -> Function:
+def from_now_on() -> None:
+    """What is called from now on is machine code: there will be much of it."""
+    _Loop.calls = FEW
+
+
+class _Loop:
+    """A loop, as it stands or as machine code."""
+
+    calls = 0
+    """How many calls there were, of all loops."""
+    as_it_stands = False
+    """Whether one runs as it stands; what that calls does so too."""
+
+    def __init__(self, function: Callable[..., object], passed: tuple[str, ...]) -> None:
+        self._function, self._passed = function, passed
+        self._made: Callable[..., object] | None = None
+        update_wrapper(self, function)
+
+    def __call__(self, *args: Any) -> object:
+        if self._made is not None:
+            return self._made(*args)
+        if _Loop.as_it_stands:
+            return self._function(*args)
+        if _Loop.calls >= FEW:
+            return self.machine_code()(*args)
+        _Loop.calls += 1
+        _Loop.as_it_stands = True
+        try:
+            return self._function(*args)
+        finally:
+            _Loop.as_it_stands = False
+
+    def machine_code(self) -> Callable[..., object]:
+        """The same, made or taken from where it is kept."""
+        if self._made is None:
+            self._made = _made(self._for_numba(), self._passed)
+        return self._made
+
+    def _for_numba(self) -> Callable[..., object]:
+        """The function with the machine code of what it calls in place of that."""
+        function = cast(FunctionType, self._function)
+        named = {name: function.__globals__.get(name) for name in function.__code__.co_names}
+        code = {name: one.machine_code() for name, one in named.items() if isinstance(one, _Loop)}
+        if not code:
+            return function
+        return update_wrapper(
+            FunctionType(function.__code__, {**function.__globals__, **code}, function.__name__),
+            function,
+        )
+
+
+def _made(function: Callable[..., object], passed: tuple[str, ...]) -> Callable[..., object]:
+    from numba import njit, types  # noqa: PLC0415  # slow to load
+
+    kinds = {
+        POINTS: types.Array(types.float64, 2, "A", readonly=True),
+        NUMBERS: types.Array(types.float64, 1, "A", readonly=True),
+        COUNT: types.intp,
+        NUMBER: types.float64,
+    }
+    signature = tuple(kinds[one] for one in passed) or None
     try:
-        made = njit(passed, cache=True, nogil=True, error_model="numpy")(function)
+        made = njit(signature, cache=True, nogil=True, error_model="numpy")(function)
     except RuntimeError:  # there is nowhere that it may be kept: it is made at each start
-        made = njit(passed, nogil=True, error_model="numpy")(function)
-    return cast(Function, made)
+        made = njit(signature, nogil=True, error_model="numpy")(function)
+    return cast(Callable[..., object], made)
