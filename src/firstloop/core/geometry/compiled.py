@@ -24,13 +24,18 @@ POINTS, NUMBERS, COUNT, NUMBER = "points", "numbers", "count", "number"
 """What is passed: an array of points or of numbers, laid out as it may be and not written to; one
 number."""
 
-FEW = 60
-"""Calls that run as they stand: what two or three letters take."""
+FEW = 300
+"""Calls that run as they stand: what a few letters take, some 80 each where they are met first."""
 
 
 def compiled(function: Function) -> Function:
     """The function as machine code, made for what it is called with when that is first met."""
     return cast(Function, _Loop(function, ()))
+
+
+def compiled_at_once(function: Function) -> Function:
+    """The same for what would take longer as it stands than to load numba: never so."""
+    return cast(Function, _Loop(function, (), at_once=True))
 
 
 def compiled_for(*passed: str) -> Callable[[Function], Function]:
@@ -55,8 +60,10 @@ class _Loop:
     as_it_stands = False
     """Whether one runs as it stands; what that calls does so too."""
 
-    def __init__(self, function: Callable[..., object], passed: tuple[str, ...]) -> None:
-        self._function, self._passed = function, passed
+    def __init__(
+        self, function: Callable[..., object], passed: tuple[str, ...], *, at_once: bool = False
+    ) -> None:
+        self._function, self._passed, self._at_once = function, passed, at_once
         self._made: Callable[..., object] | None = None
         update_wrapper(self, function)
 
@@ -65,7 +72,7 @@ class _Loop:
             return self._made(*args)
         if _Loop.as_it_stands:
             return self._function(*args)
-        if _Loop.calls >= FEW:
+        if self._at_once or _Loop.calls >= FEW:
             return self.machine_code()(*args)
         _Loop.calls += 1
         _Loop.as_it_stands = True

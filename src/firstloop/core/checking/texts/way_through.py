@@ -11,7 +11,7 @@ from typing import NamedTuple
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.geometry.compiled import compiled
+from firstloop.core.geometry.compiled import compiled, compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.limits import (
     BESIDE_THE_PATH,
@@ -130,7 +130,7 @@ def find_way(sought: Search) -> Way:
     return way
 
 
-@compiled
+@compiled_at_once
 def _find(table: Table, sought: Search, way: Way) -> None:
     """Fills the table, and reads the way back."""
     for letter in range(len(sought.low)):
