@@ -1,5 +1,5 @@
 # One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
-.PHONY: setup demo test coverage check check-python check-web calibrate bench mutants client
+.PHONY: setup demo test coverage check check-python check-web calibrate bench mutants client wheel
 .PHONY: screenshots clean
 .DELETE_ON_ERROR:
 # Bytecode is kept, wherever this runs: the many processes of a test run compile nothing twice.
@@ -60,8 +60,17 @@ client: $(STAMPS)/python $(STAMPS)/node_modules
 screenshots: setup $(STAMPS)/chromium
 	$(PY)/python -m scripts.screenshots
 
+# For a machine without Node: the built interface is in it. No machine code is: that is made where it
+# runs.
+wheel: $(STAMPS)/python $(STAMPS)/web
+	rm -rf dist build src/firstloop/interface
+	cp -r web/dist src/firstloop/interface
+	$(PY)/pip wheel --quiet --no-deps --no-build-isolation --wheel-dir dist .
+	rm -rf build src/firstloop/interface
+	@ls dist
+
 clean:
-	rm -rf .venv $(STAMPS) web/node_modules web/dist mutants
+	rm -rf .venv dist $(STAMPS) web/node_modules web/dist mutants
 
 $(STAMPS)/python: requirements.txt scripts/installer.txt pyproject.toml
 	scripts/install-python

@@ -21,6 +21,7 @@ from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_pads import bench_pads
 from scripts.bench_pen import bench_pen
 from scripts.bench_scale import bench_first_answers, bench_scale
+from scripts.bench_start import bench_start
 from scripts.bench_texts import bench_texts
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
@@ -103,6 +104,7 @@ def bench_browser() -> None:
 
 
 if __name__ == "__main__":
+    bench_start()
     bench_checking()
     bench_texts()
     bench_letters()

@@ -1,19 +1,26 @@
 """Measures a class of thirty at its pads, a letter every three seconds for two minutes, with a
-teacher who looks on: how soon each is answered, how soon she is told, what is lost or doubled; and
-the same with the server killed twice and started again."""
+teacher who looks on: how soon each is answered, how soon she is told and her page is there, what is
+lost or doubled; and the same with the server killed twice and started again, and beside one who
+means harm."""
 
+import subprocess
+import sys
 import tempfile
 import threading
 import time
 from collections import Counter
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
 import numpy as np
+from scripts.harm import KINDS
 from scripts.listening import Listener
-from scripts.pad_class import kept, make_class, opened
+from scripts.pad_class import claimed, kept, make_class, opened
 from scripts.served import Application, free_port
 
+from firstloop.api.deps import COOKIE
 from firstloop.demo.pad_client import NoAnswerError, PadClient
 from firstloop.demo.playing import Play, Played, play
 
@@ -24,16 +31,17 @@ LOOKED_AT_EVERY_S = 0.5
 @dataclass
 class Watched:
     """What a play came to: what the pads met with, the ids that the teacher was told of and how
-    long after their answers (s), what is in the record."""
+    long after their answers (s), what is in the record, how long her page took (s)."""
 
     played: Played
     told: Counter[str]
     delays: list[float]
     kept: Counter[str]
+    pages: list[float]
 
     def report(self, name: str) -> None:
         lost = set(self.played.stored) - set(self.kept)
-        doubled = sum(self.kept.values()) - len(set(self.kept) & set(self.played.stored))
+        doubled = sum(self.kept[one] - 1 for one in self.played.stored if one in self.kept)
         print(
             f"{name:28}p50 {self.played.quantile_ms(0.5):5.0f} ms, "
             f"p95 {self.played.quantile_ms(0.95):5.0f} ms   (bar: p95 under 150 ms)"
@@ -48,25 +56,40 @@ class Watched:
             f"  the teacher is told after p50 {1000 * np.median(self.delays):.0f} ms, worst "
             f"{1000 * max(self.delays):.0f} ms; not told {len(missed)}   (bar: within 1000 ms)"
         )
+        print(
+            f"  her page of the room: p50 {1000 * np.median(self.pages):.0f} ms, p95 "
+            f"{1000 * np.quantile(self.pages, 0.95):.0f} ms   (bar: under 300 ms)"
+        )
 
 
 def watch(
-    *, kills: int = 0, seconds: float = SECONDS, joined: bool = False, seed: int = 1
+    *,
+    kills: int = 0,
+    seconds: float = SECONDS,
+    joined: bool = False,
+    seed: int = 1,
+    harm: str | None = None,
 ) -> Watched:
-    """Plays a class; one of a joined hand has another ruling and other letters."""
+    """Plays a class; one of a joined hand has another ruling and other letters; beside one who does
+    harm of a kind, who sits at the pad of a child of his own."""
     with tempfile.TemporaryDirectory() as folder:
         record = Path(folder) / "class.db"
-        make_class(record, [f"Child {at}" for at in range(PADS)], joined=joined)
+        children = PADS + (harm is not None)
+        make_class(record, [f"Child {at}" for at in range(children)], joined=joined)
+        token = claimed(record)
         application = Application(record, free_port())
         application.start()
         ended = threading.Event()
         killer = threading.Thread(target=_kill, args=(application, kills, seconds))
-        looks = threading.Thread(target=_look, args=(application.address, ended))
-        with Listener(application.port) as teacher:
+        pages: list[float] = []
+        looks = threading.Thread(target=_look, args=(application.address, token, ended, pages))
+        code = opened(application.address, token)
+        hears = Listener(application.port, cookie=f"{COOKIE}={token}")
+        with hears as teacher, _harming(harm, application.address, code):
             killer.start()
             looks.start()
             how = Play(count=PADS, seconds=seconds, every_s=EVERY_S, seed=seed)
-            played = play(application.address, opened(application.address), how)
+            played = play(application.address, code, how)
             killer.join()
             until = time.monotonic() + 5
             while len(teacher.of("attempt")) < len(played.stored) and time.monotonic() < until:
@@ -81,7 +104,21 @@ def watch(
             for one in heard
             if one.data["id"] in played.stored
         ]
-        return Watched(played, told, delays, kept(record))
+        return Watched(played, told, delays, kept(record), pages)
+
+
+@contextmanager
+def _harming(kind: str | None, address: str, code: str) -> Iterator[None]:
+    """One who means harm, in a process of his own."""
+    if kind is None:
+        yield
+        return
+    harm = subprocess.Popen([sys.executable, "-m", "scripts.harm", kind, address, code])
+    try:
+        yield
+    finally:
+        harm.kill()
+        harm.wait()
 
 
 def _kill(application: Application, kills: int, seconds: float) -> None:
@@ -91,14 +128,16 @@ def _kill(application: Application, kills: int, seconds: float) -> None:
         application.start()
 
 
-def _look(address: str, ended: threading.Event) -> None:
+def _look(address: str, token: str, ended: threading.Event, pages: list[float]) -> None:
     """The teacher's screen, which looks at the room as letters come."""
-    screen = PadClient(address)
+    screen = PadClient(address, cookies={COOKIE: token})
     while not ended.wait(LOOKED_AT_EVERY_S):
+        began = time.monotonic()
         try:
             screen.ask("GET", "/api/write/room")
         except NoAnswerError:
             continue
+        pages.append(time.monotonic() - began)
     screen.drop()
 
 
@@ -106,6 +145,8 @@ def bench_pads() -> None:
     watch().report(f"{PADS} pads, a letter each 3 s")
     watch(joined=True, seconds=60, seed=7).report("  a joined hand, another ruling")
     watch(kills=2, seed=3).report("  killed twice")
+    for harm in KINDS:
+        watch(seconds=60, seed=5, harm=harm).report(f"  beside a {harm.replace('_', ' ')}")
 
 
 if __name__ == "__main__":

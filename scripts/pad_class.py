@@ -3,14 +3,18 @@
 import sqlite3
 from collections import Counter
 from collections.abc import Sequence
+from datetime import UTC, datetime
 from pathlib import Path
 
+from firstloop.api.deps import COOKIE
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.demo.pad_client import PadClient
+from firstloop.services import accounts as accounts_made
 from firstloop.services.classes import begin
-from firstloop.store import accounts, school
+from firstloop.services.digests import digest_of, new_token
+from firstloop.store import accounts, school, sign_ins
 from firstloop.store.database import Database
 
 
@@ -32,9 +36,19 @@ def make_class(record: Path, children: Sequence[str], *, joined: bool = False) -
     database.close()
 
 
-def opened(address: str) -> str:
-    """The code of today's lesson."""
-    teacher = PadClient(address)
+def claimed(record: Path) -> str:
+    """Makes the first account, of a teacher who is signed in then; what her browser shows."""
+    database, token, now = Database(record), new_token(), datetime.now(UTC)
+    teacher = accounts_made.begin(database, "Ms Wren", "a wren on a hen")
+    with database.writing() as session:
+        sign_ins.add(session, digest_of(token), teacher.id, now + accounts_made.LASTS, now)
+    database.close()
+    return token
+
+
+def opened(address: str, token: str | None = None) -> str:
+    """The code of today's lesson, by who sits at a demonstration or a teacher who is signed in."""
+    teacher = PadClient(address, cookies={} if token is None else {COOKIE: token})
     _, answer = teacher.ask("POST", "/api/write/lesson-code", {})
     teacher.drop()
     return str(answer["code"])

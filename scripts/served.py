@@ -100,8 +100,8 @@ class InProcess:
     """The application behind a real socket, in a thread: it can answer from another record without
     being started anew. Used as a context."""
 
-    def __init__(self, database: Database) -> None:
-        self._app = create_app(database, INTERFACE)
+    def __init__(self, database: Database, interface: Path = INTERFACE) -> None:
+        self._app = create_app(database, interface)
         self._socket = socket.create_server(("127.0.0.1", 0))
         config = uvicorn.Config(self._app, log_level="warning", lifespan="off")
         self._server = uvicorn.Server(config)
@@ -127,8 +127,12 @@ class InProcess:
         self._thread.start()
         return self
 
-    def __exit__(self, *_: object) -> None:
+    def end(self) -> None:
+        """Ends the lines of those who listen."""
         self._app.state.database.news.end()
+
+    def __exit__(self, *_: object) -> None:
+        self.end()
         self._server.should_exit = True
         self._thread.join(timeout=10)
         self._socket.close()

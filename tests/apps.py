@@ -5,16 +5,17 @@ from functools import cache
 from fastapi import FastAPI
 
 from firstloop.api.app import create_app
+from firstloop.api.events import Streams
+from firstloop.api.line import Lines
 from firstloop.services.heard import Heard
-from firstloop.services.tries import Tries, of_codes
 from firstloop.store.database import Database
 
 
 def app_over(database: Database) -> FastAPI:
     """The application, answering from a record from now on, with nobody held up."""
     app = _app()
-    app.state.database, app.state.tries, app.state.heard = database, Tries(), Heard()
-    app.state.code_tries = of_codes()
+    app.state.database, app.state.lines, app.state.heard = database, Lines(), Heard()
+    app.state.streams = Streams()
     return app
 
 

@@ -7,7 +7,7 @@ from fastapi.testclient import TestClient
 from starlette.types import ASGIApp
 
 from firstloop.api.deps import DEVICE_COOKIE, PAD_COOKIE
-from firstloop.services.accounts import digest_of
+from firstloop.services.digests import digest_of
 from firstloop.store import lesson_codes, pads
 from firstloop.store.database import Database
 from firstloop.store.pads import PadRecord
@@ -31,7 +31,8 @@ def let_in(  # what a pad is let in by
     """A pad in a lesson that has a code, with a child at it."""
     now = datetime.now(UTC)
     with database.writing() as session:
-        opened = lesson_codes.add(session, class_id, lesson_id, code, now - timedelta(minutes=5))
+        began = now - timedelta(minutes=5)
+        opened = lesson_codes.add(session, class_id, lesson_id, code, f"square of {code}", began)
         pad = pads.let_in(session, class_id, digest_of(device), digest_of(token), opened)
         if pupil_id is not None:
             pads.sit(session, class_id, pad, pupil_id, now)

@@ -9,7 +9,7 @@ from argon2 import PasswordHasher
 from fastapi.testclient import TestClient
 from starlette.types import ASGIApp
 
-from firstloop.api.deps import COOKIE
+from firstloop.api.deps import CLASS_SHOWN, COOKIE
 from firstloop.store import accounts, sign_ins
 from firstloop.store.database import Database
 
@@ -46,9 +46,21 @@ def cookie_of(database: Database, account_id: int) -> str:
 def signed_in(
     app: ASGIApp, database: Database, name: str = "Ms Reed", *, port: str = "", raises: bool = True
 ) -> TestClient:
-    """A client of hers, from another machine than the server's."""
+    """A client of hers, from another machine than the server's; it shows the class that she has
+    open, if she has one."""
     client = signed_out(app, port=port, raises=raises)
-    client.cookies.set(COOKIE, cookie_of(database, teacher_of(database, name)))
+    account_id = teacher_of(database, name)
+    client.cookies.set(COOKIE, cookie_of(database, account_id))
+    return showing(client, database, account_id)
+
+
+def showing(client: TestClient, database: Database, account_id: int) -> TestClient:
+    """The same client, on whose page the class is that somebody has open just now."""
+    with database.session() as session:
+        shown = accounts.get(session, account_id).class_id
+    client.headers.pop(CLASS_SHOWN, None)
+    if shown is not None:
+        client.headers[CLASS_SHOWN] = str(shown)
     return client
 
 

@@ -40,12 +40,14 @@ def application(record: Path) -> Iterator[Application]:
 def test_killed_twice_nothing_is_lost_or_doubled_and_the_teacher_misses_nothing(
     application: Application, record: Path
 ) -> None:
-    how = Play(count=len(CHILDREN), seconds=6.0, every_s=0.5, gaps=0.1, repeats=0.2)
+    how = Play(count=len(CHILDREN), seconds=12.0, every_s=0.5, gaps=0.1, repeats=0.2)
     code = opened(application.address)
 
     def killed_and_back_twice() -> None:
-        for _ in range(2):
-            threading.Event().wait(1.5)
+        for _ in range(2):  # each time in the midst of their writing
+            before = len(teacher.of("attempt"))
+            while len(teacher.of("attempt")) < before + len(CHILDREN):
+                threading.Event().wait(0.05)
             application.kill()
             application.start()
 

@@ -1,9 +1,13 @@
 """The command line, as the check contract fixes it."""
 
 import json
+import os
 import shutil
 import socket
 import sqlite3
+import subprocess
+import sys
+from contextlib import closing
 from pathlib import Path
 from typing import Any
 
@@ -12,8 +16,11 @@ import pytest
 from firstloop.cli import main
 from firstloop.core.letters.ruling import Ruling
 from firstloop.formats import inkml
+from firstloop.services import accounts
+from firstloop.store import accounts as accounts_kept
+from firstloop.store.database import Database
 from tests.conftest import INKS
-from tests.letters import ink, pen
+from tests.letters import good_n, ink, pen
 
 FAULTY = {
     "a_empty.inkml": b"",
@@ -151,6 +158,19 @@ def test_old_ink_is_checked_again(tmp_path: Path, capsys: pytest.CaptureFixture[
     assert "0 letters checked again" in capsys.readouterr().out
 
 
+def test_a_file_whose_name_is_no_text_is_answered_like_any_other(tmp_path: Path) -> None:
+    data = inkml.write(inkml.InkFile(good_n(), Ruling(), target="n"))
+    for name in (b"a.inkml", b"m_\xff\xfe.inkml"):
+        (Path(os.fsdecode(os.fsencode(tmp_path) + b"/" + name))).write_bytes(data)
+    strict = {**os.environ, "PYTHONIOENCODING": "utf-8:strict"}
+    installed = Path(sys.executable).with_name("firstloop")
+    command: list[str | Path] = [installed, "check", tmp_path, "--json"]
+    done = subprocess.run(command, env=strict, capture_output=True, check=True)
+    answers = [json.loads(line) for line in done.stdout.decode("utf-8").splitlines()]
+    assert [one["file"] for one in answers] == ["a.inkml", r"m_\xff\xfe.inkml"]
+    assert {one["reads_as"] for one in answers} == {"n"}
+
+
 def test_a_left_handed_child_may_pull_a_bar_from_the_right(
     tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
@@ -163,3 +183,16 @@ def test_a_left_handed_child_may_pull_a_bar_from_the_right(
         for hand in ("left", "right")
     }
     assert codes == {"left": [], "right": ["stroke_direction"]}
+
+
+def test_of_a_teacher_who_was_removed_no_trace_stays_while_it_is_served(tmp_path: Path) -> None:
+    record = tmp_path / "record.db"
+    with closing(Database(record)) as served:
+        served.keep()
+        accounts.begin(served, "Ms Reed", "a hen on a wall")
+        accounts.add(served, "Xanthippe Quill", "two hens on a wall")
+        assert main(["teachers", "--db", str(record), "--remove", "Xanthippe Quill"]) == 0
+        for file in (record, record.with_name("record.db-wal")):
+            assert b"Xanthippe" not in file.read_bytes()
+        with served.session() as session:
+            assert [one.name for one in accounts_kept.all_claimed(session)] == ["Ms Reed"]

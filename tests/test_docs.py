@@ -71,3 +71,18 @@ def test_every_test_that_the_documents_name_is_there() -> None:
         if not (root / file).exists() or f"def {name}" not in (root / file).read_text()
     ]
     assert missing == []
+
+
+def test_every_module_that_the_documents_name_is_there() -> None:
+    root = DOCS.parent
+    modules = [
+        path for folder in ("src", "scripts", "tests") for path in root.glob(f"{folder}/**/*.py")
+    ]
+    there = ["/" + path.relative_to(root).as_posix() for path in modules]
+    missing = [
+        f"{document.name}: {named}"
+        for document in DOCS.glob("*.md")
+        for named in re.findall(r"`([\w/]+\.py)`", document.read_text())
+        if not any(path.endswith(f"/{named}") for path in there)
+    ]
+    assert missing == []

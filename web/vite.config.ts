@@ -6,13 +6,13 @@ import { defineConfig } from "vitest/config";
 /** The pad opens without the network: what it is made of is kept by its service worker. */
 const pad = VitePWA({
   filename: "pad-worker.js",
-  scope: "/pad",
+  scope: "/pad/",
   injectRegister: false, // src/pad/main.tsx does it
   manifest: false,
   workbox: {
     globPatterns: ["pad.html", "loop.svg", "assets/**/*.{js,css,woff2}"],
     navigateFallback: "/pad.html",
-    navigateFallbackAllowlist: [/^\/pad(\?|$)/],
+    navigateFallbackAllowlist: [/^\/pad\/(\?|$)/],
     runtimeCaching: [
       {
         // Pictures of tiles, by which children find themselves; nothing of a child is in them.

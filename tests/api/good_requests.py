@@ -157,6 +157,7 @@ REQUESTS = (
     good("POST /api/write/lesson-code", {"lesson": 1}),
     good("GET /api/write/pads"),
     good("GET /api/write/room"),
+    good("DELETE /api/write/set-aside/{sent_as}", sent_as=f"{ID}7"),
     good("GET /api/write/live", query={"wait": "false"}),
     good("POST /api/write/call", {"what": "look", "lesson": 1, "pad": 1}),
     good("GET /api/write/tally", query={"letter": "n"}),

@@ -20,7 +20,7 @@ VALUES: tuple[Any, ...] = (
 PLACES = (
     "0", "-1", "1e3", "1.0", "999999", str(2**63), str(2**64), "9" * 40, "²", "٣", "%00",
     "%0a", "%ff", "%ED%A0%80", "..%2f..%2fetc%2fpasswd", "a" * 3_000, "😀", "'%20OR%201=1",
-    "null", "%25s", "é",
+    "null", "%25s", "é", "1" + "0" * 5_000,
 )  # fmt: skip
 """What stands in a path or a query."""
 

@@ -69,8 +69,8 @@ def checked_text(client: TestClient, kind: str, target: str, paths: list[Any]) -
 
 
 def told(lesson: dict[str, Any], kind: str) -> str:
-    (step,) = [step for step in lesson["steps"] if step["kind"] == kind]
-    return " ".join(step["prompts"])
+    (stop,) = [stop for stop in lesson["course"] if stop["kind"] == kind]
+    return " ".join(stop["told"])
 
 
 @pytest.mark.parametrize(

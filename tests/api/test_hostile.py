@@ -16,6 +16,7 @@ from firstloop.formats import packages
 from firstloop.store.database import Database
 from tests.api.good_requests import (
     CODE,
+    ID,
     PAD_ATTEMPT,
     PAD_DEVICE,
     PAD_TOKEN,
@@ -67,6 +68,8 @@ def furnished(tmp_path_factory: pytest.TempPathFactory, scheme_file: str, hand_f
     let_in(database, 1, 1, CODE, PAD_TOKEN, PAD_DEVICE, pupil_id=1)
     with pad_client(app_over(database), PAD_TOKEN) as pad:
         assert pad.post("/api/pad/attempts", json=PAD_ATTEMPT).status_code == 201
+        refused = PAD_ATTEMPT | {"id": f"{ID}7", "target": "q"}
+        assert pad.post("/api/pad/attempts", json=refused).status_code == 422
     database.close()
     return path
 
@@ -206,3 +209,27 @@ def test_what_nobody_foresaw_is_a_problem_too(
     assert answer.status_code == 500
     assert answer.headers["content-type"] == "application/problem+json"
     assert str(tmp_path) not in answer.text
+
+
+@pytest.mark.parametrize(
+    ("operation", "body"),
+    [
+        ("PUT /api/plan/style", {f"field {at}": 1 for at in range(100_000)}),
+        ("PUT /api/plan/style", {"choices": {f"letter {at}": 1 for at in range(100_000)}}),
+        ("POST /api/write/attempts", {"strokes": [{"points": [["a"] * 4] * 20_000}] * 3}),
+    ],
+    ids=["fields", "entries", "points"],
+)
+def test_of_a_hundred_thousand_faults_the_first_are_told(
+    client: TestClient, operation: str, body: dict[str, object]
+) -> None:
+    """To describe them all would keep the server busy for seconds."""
+    method, path = operation.split(" ")
+    good = next(one.body for one in REQUESTS if one.operation == operation)
+    answer = client.request(method, path, json=good | body)
+    assert answer.status_code == 422
+    assert 1 <= len(answer.json()["where"]) <= 4
+
+
+def test_a_number_of_any_length_in_a_path_is_refused(client: TestClient) -> None:
+    assert client.delete("/api/plan/lessons/1" + "0" * 5_000).status_code in (404, 405)

@@ -24,6 +24,36 @@ def names(client: TestClient) -> list[str]:
     return [one["name"] for one in client.get("/api/classroom").json()["pupils"]]
 
 
+@pytest.mark.parametrize(
+    "called", ["Mila\u200b", "\u3164Mila", "Mi\u00adla", "Ｍｉｌａ", "  Mila\u2060 ", "MILA"]
+)
+def test_what_is_not_seen_makes_no_other_name(client: TestClient, called: str) -> None:
+    answer = client.post("/api/classroom/pupils", json={"children": [{"name": called}]})
+    assert answer.status_code == 409
+    assert answer.json()["title"] == "There already"
+
+
+@pytest.mark.parametrize("called", ["\u200b", "\u3164", "\u00ad\u00ad", " \u2060 "])
+def test_a_name_of_nothing_that_is_seen_is_none(client: TestClient, called: str) -> None:
+    answer = client.post("/api/classroom/pupils", json={"children": [{"name": called}]})
+    assert answer.status_code == 422
+
+
+def test_names_that_look_alike_are_asked_about(client: TestClient) -> None:
+    """A Cyrillic a; a tall I for an l."""
+    for path, sent in (
+        ("/api/classroom/pupils", {"children": [{"name": "Mil\u0430"}]}),
+        ("/api/classroom/pupils", {"children": [{"name": "MiIa"}]}),
+        ("/api/school/colleagues", {"name": "Ms R\u0435ed", "password": "two hens on a wall"}),
+        ("/api/classroom", {"name": "Reed cl\u0430ss", "hand": "plain"}),
+    ):
+        asked = client.post(path, json=sent)
+        assert asked.status_code == 409, sent
+        assert asked.json()["title"] == "Looks alike"
+        assert client.post(path, params={"alike": True}, json=sent).status_code == 201, sent
+        assert client.post(path, json=sent).status_code == 409
+
+
 def test_from_nothing_to_a_class_with_its_children(empty: TestClient) -> None:
     choices = empty.get("/api/classroom/choices").json()
     assert [one["hand"] for one in choices["hands"]] == ["plain", "flick", "joined", "looped"]

@@ -108,13 +108,13 @@ def test_a_change_that_cannot_be_is_refused(taught: TestClient) -> None:
 
 def test_a_step_says_how_it_can_be_shown_and_what_is_written_in_it(taught: TestClient) -> None:
     lesson = planned(taught)
-    steps = {step["kind"]: step for step in lesson["steps"]}
+    steps = {stop["kind"]: stop for stop in lesson["course"]}
     assert steps["show"]["showings"] == ["shown", "turns", "beside", "memory", "write"]
     assert steps["settle"]["showings"] == ["shown"]
     others = [step["showings"] for kind, step in steps.items() if kind not in ("settle", "free")]
     assert all("beside" in showings for showings in others)
-    assert steps["words"]["copy_text"] == ", ".join(lesson["words"])
-    assert steps["close"]["prompts"][0] == "Where does n start?"
+    assert steps["words"]["text"] == ", ".join(lesson["words"])
+    assert steps["close"]["told"][0] == "Where does n start?"
     pair = planned(taught, "sh")
     assert (pair["parts"], pair["letters"]) == (["sh", "s", "h"], ["s", "h"])
 

@@ -10,10 +10,11 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 from scripts.served import Application, InProcess, free_port, launch_chromium, make_demo
 
 from firstloop.store.database import Database
+from tests.browser.pad_page import TABLET, NewPad, go_to, sit
 
 # What is waited for comes at once, or, where the machine has much else to do, later.
 expect.set_options(timeout=20_000)
@@ -111,3 +112,42 @@ def page_of_application(
 ) -> Iterator[Page]:
     """A page of a server that the test may stop and start again."""
     yield from opened(browser, application.address, complaints)
+
+
+@pytest.fixture
+def lesson(page: Page) -> int:
+    """Today's on n, at the children's own letters; no board is open."""
+    made = page.request.post("/api/plan/lessons", data={"new": ["n"], "shape": "short"})
+    number = int(made.json()["id"])
+    go_to(page, number, "own")
+    return number
+
+
+@pytest.fixture
+def new_pad(browser: Browser, page: Page, address: str, lesson: int) -> Iterator[NewPad]:
+    """Pads that come in by the square on the board; each is another browser."""
+    opened: list[BrowserContext] = []
+    code = page.request.post("/api/write/lesson-code", data={"lesson": lesson}).json()["code"]
+
+    def pad(script: str = "") -> Page:
+        width, height = TABLET
+        context = browser.new_context(
+            base_url=address, viewport={"width": width, "height": height}, has_touch=True
+        )
+        opened.append(context)
+        if script:
+            context.add_init_script(script)
+        made = context.new_page()
+        made.goto(f"/pad?code={code.replace(' ', '-')}")
+        return made
+
+    yield pad
+    for one in opened:
+        one.close()
+
+
+@pytest.fixture
+def pad(new_pad: NewPad) -> Page:
+    made = new_pad()
+    sit(made, "Bram")
+    return made

@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page
 
+from tests.browser.pad_page import NewPad, away, back, go_to, sit
 from tests.browser.screens import SCREENS
 from tests.browser.test_reflow import WIDTHS, assert_nothing_is_out_of_reach
 
@@ -50,3 +51,23 @@ def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page) -> None:
             assert faults(page) == []
             page.keyboard.press("m")
         page.keyboard.press("PageDown")
+
+
+def test_axe_finds_nothing_to_mend_on_a_pad(page: Page, new_pad: NewPad, lesson: int) -> None:
+    pad = new_pad()
+    pad.get_by_role("button", name="Bram").wait_for()
+    assert faults(pad) == []
+    sit(pad, "Bram")
+    for step in ("own", "big", "best", "show"):
+        go_to(page, lesson, step)
+        pad.wait_for_load_state("networkidle")
+        assert faults(pad) == [], step
+    pad.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    away(pad)
+    pad.reload()
+    pad.get_by_text("Alone: what you write is kept here").wait_for(state="attached")
+    assert faults(pad) == []
+    back(pad)
+    page.request.delete(f"/api/write/lesson-code?lesson={lesson}")
+    pad.get_by_text("The lesson is over.").wait_for()
+    assert faults(pad) == []

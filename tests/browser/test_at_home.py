@@ -1,5 +1,6 @@
 """The page for home, from disk, on a phone without a network."""
 
+from datetime import date
 from pathlib import Path
 
 import pytest
@@ -7,6 +8,10 @@ from playwright.sync_api import Browser, expect
 
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.teaching.customs import USUAL
+from firstloop.core.teaching.lesson import plan
+from firstloop.core.teaching.under_way import under_way
+from firstloop.core.vocabulary.language import Language
 from firstloop.formats.home_page import home_page
 
 pytestmark = pytest.mark.browser
@@ -16,7 +21,8 @@ def test_a_letter_is_watched_and_traced_on_a_phone_without_a_network(
     browser: Browser, tmp_path: Path, complaints: list[str]
 ) -> None:
     file = tmp_path / "at-home.html"
-    file.write_text(home_page(["n", "i"], HANDS["plain"], Ruling()), encoding="utf-8")
+    lesson = under_way(plan(["n", "i"], 20), date(2026, 3, 2), Language(), USUAL)
+    file.write_text(home_page(lesson, HANDS["plain"], Ruling()), encoding="utf-8")
     context = browser.new_context(
         viewport={"width": 390, "height": 844}, offline=True, has_touch=True, is_mobile=True
     )

@@ -49,7 +49,11 @@ def test_by_keyboard_from_nothing_to_the_first_letter(browser: Browser, empty: A
     keys.type("Reed class")
     keys.press("Tab")  # the hand: arrows go, space chooses
     keys.press("ArrowRight")
+    # An arrow moves the focus a moment later: nobody's hand is as quick as a test's.
+    flicks = page.get_by_role("radio", name="Print with flicks")
+    expect(flicks).to_be_focused()
     keys.press("Space")
+    expect(flicks).to_be_checked()
     keys.press("Tab")  # the lines stay as they are
     keys.press("Tab")
     keys.type("Mila, left\nJori\nMila")

@@ -8,6 +8,7 @@ from playwright.sync_api import Browser, Page, expect
 from scripts.served import InProcess
 
 from firstloop.services import accounts
+from firstloop.store import accounts as accounts_kept
 from firstloop.store.database import Database
 from tests.browser.conftest import opened
 from tests.conftest import add_class
@@ -71,6 +72,49 @@ def test_a_class_is_shared_with_a_colleague_who_helps(door: Page) -> None:
     door.get_by_role("menuitem", name="Sign out").click()
     sign_in(door, "Mr Finch")
     expect(door.get_by_text("You help in this class.")).to_be_visible()
+
+
+def _with_a_second_class(door: Page, hers: Database) -> Page:
+    """Signed in, with the settings of the class on one page; in the other of the two pages another
+    class of hers is opened."""
+    with hers.writing() as session:
+        account_id = accounts_kept.named(session, "Ms Reed").id
+    other = add_class(hers, account_id, "This year", ("Ada", "Bo"))
+    second = door.context.new_page()
+    second.goto("/grow")
+    opening = second.request.put("/api/school/open", data={"class_id": other.id})
+    assert opening.status == 204
+    return second
+
+
+def test_a_second_page_deletes_only_the_class_that_it_shows(
+    door: Page, hers: Database, complaints: list[str]
+) -> None:
+    # It hears of nothing: the line stays open and silent.
+    door.add_init_script("window.EventSource = class { addEventListener() {} close() {} }")
+    door.goto("/settings")
+    sign_in(door)
+    door.get_by_role("button", name="Delete Reed class").click()
+    _with_a_second_class(door, hers)
+    door.get_by_role("button", name="Delete for good").click()
+    expect(door.get_by_text("This year was opened on another page")).to_be_visible()
+    expect(door.get_by_role("button", name="Class: This year")).to_be_visible()
+    there = door.request.get("/api/school/classes").json()["classes"]
+    assert [one["name"] for one in there] == ["Reed class", "This year"]
+    complaints.clear()  # the browser notes each answer of 409
+
+
+def test_what_a_page_shows_follows_at_once_when_another_class_is_opened(
+    door: Page, hers: Database
+) -> None:
+    door.goto("/settings")
+    sign_in(door)
+    expect(door.get_by_role("button", name="Delete Reed class")).to_be_visible()
+    _with_a_second_class(door, hers)
+    expect(door.get_by_role("button", name="Class: This year")).to_be_visible()
+    expect(door.get_by_text("This year was opened on another page")).to_be_visible()
+    door.get_by_role("button", name="Good").click()
+    expect(door.get_by_text("This year was opened on another page")).to_have_count(0)
 
 
 def test_a_new_year_moves_children_up_by_keyboard(door: Page) -> None:

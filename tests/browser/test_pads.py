@@ -1,112 +1,13 @@
 """A teacher and pads, each in a browser of its own: what is written arrives, whatever happens to
 the network, and what the teacher does is followed."""
 
-from collections.abc import Callable, Iterator
-from typing import Any
-
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser import pen
+from tests.browser.pad_page import NewPad, away, back, done, go_to, kept, sit, write_n
 
 pytestmark = pytest.mark.browser
-
-TABLET = (1024, 768)
-SHARP_N = [(0.0, 1.0), (0.0, 0.5), (0.0, 0.0), (0.0, 0.5), (0.1, 0.8), (0.3, 1.0), (0.5, 0.9),
-           (0.6, 0.6), (0.6, 0.0)]  # fmt: skip
-CELL_HEIGHT, BASE = 1.9 + 0.95 + 0.9 - 0.24, 1.9 + 0.45 - 0.12
-"""u: of the cell that is written in, and its base line from its top."""
-
-NewPad = Callable[[], Page]
-
-
-@pytest.fixture
-def lesson(page: Page) -> int:
-    """Today's on n, at the children's own letters; no board is open."""
-    made = page.request.post("/api/plan/lessons", data={"new": ["n"], "shape": "short"})
-    number = int(made.json()["id"])
-    go_to(page, number, "own")
-    return number
-
-
-def go_to(page: Page, lesson: int, step: str) -> None:
-    put = page.request.put(f"/api/show/lessons/{lesson}/place", data={"at": step})
-    assert put.status == 204
-
-
-@pytest.fixture
-def new_pad(browser: Browser, page: Page, address: str, lesson: int) -> Iterator[NewPad]:
-    """Pads that come in by the square on the board; each is another browser."""
-    opened: list[BrowserContext] = []
-    code = page.request.post("/api/write/lesson-code", data={"lesson": lesson}).json()["code"]
-
-    def pad() -> Page:
-        width, height = TABLET
-        context = browser.new_context(
-            base_url=address, viewport={"width": width, "height": height}, has_touch=True
-        )
-        opened.append(context)
-        made = context.new_page()
-        made.goto(f"/pad?code={code.replace(' ', '-')}")
-        return made
-
-    yield pad
-    for one in opened:
-        one.close()
-
-
-def sit(pad: Page, name: str) -> None:
-    pad.get_by_role("button", name=name).click()
-    expect(pad.get_by_role("application")).to_be_visible()
-
-
-@pytest.fixture
-def pad(new_pad: NewPad) -> Page:
-    made = new_pad()
-    sit(made, "Bram")
-    return made
-
-
-def write_n(pad: Page, points: list[tuple[float, float]] = SHARP_N) -> None:
-    """By mouse, in the cell that is to be written in."""
-    cell = pad.locator("[data-active-cell]").bounding_box()
-    assert cell is not None
-    unit = cell["height"] / CELL_HEIGHT
-    left, base = cell["x"] + cell["width"] / 2 - 0.3 * unit, cell["y"] + BASE * unit
-    before = strokes_on(pad)
-    pad.mouse.move(left + points[0][0] * unit, base - points[0][1] * unit)
-    pad.mouse.down()
-    for x, y in points[1:]:
-        pad.mouse.move(left + x * unit, base - y * unit, steps=3)
-    pad.mouse.up()
-    expect(pad.get_by_role("application")).to_have_attribute("data-strokes", str(before + 1))
-
-
-def strokes_on(pad: Page) -> int:
-    return int(pad.get_by_role("application").get_attribute("data-strokes") or 0)
-
-
-def done(pad: Page, button: str = "Done") -> None:
-    pad.get_by_role("button", name=button).click()
-    expect(pad.get_by_role("application")).to_have_attribute("data-strokes", "0")
-
-
-def kept(page: Page, count: int) -> list[dict[str, Any]]:
-    """The n of Bram that are in the record, once there are so many."""
-    found: list[dict[str, Any]] = []
-
-    def total() -> int:
-        answer = page.request.get("/api/write/room").json()
-        child = next(one for one in answer["children"] if one["who"]["name"] == "Bram")
-        found[:] = child["newest"]
-        return len(found)
-
-    for _ in range(100):
-        if total() == count:
-            break
-        page.wait_for_timeout(100)
-    assert len(found) == count
-    return found
 
 
 def test_what_is_written_is_seen_and_the_pad_follows_the_lesson(
@@ -132,11 +33,13 @@ def test_what_is_written_is_seen_and_the_pad_follows_the_lesson(
 def test_alone_it_keeps_what_is_written_and_hands_it_in_when_the_network_is_back(
     page: Page, pad: Page
 ) -> None:
-    pad.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    scope = pad.evaluate("navigator.serviceWorker.ready.then(({ scope }) => scope)")
+    assert scope.endswith("/pad/")
+    assert pad.url == scope  # and no secret stands in the address
     write_n(pad)
     done(pad)
     kept(page, 1)
-    pad.context.set_offline(True)
+    away(pad)
     for _ in range(2):
         write_n(pad)
         done(pad)
@@ -145,7 +48,7 @@ def test_alone_it_keeps_what_is_written_and_hands_it_in_when_the_network_is_back
     expect(pad.get_by_role("application")).to_be_visible()
     expect(pad.get_by_text("Alone: what you write is kept here")).to_be_attached()
     kept(page, 1)
-    pad.context.set_offline(False)
+    back(pad)
     assert len({one["id"] for one in kept(page, 3)}) == 3
     expect(pad.get_by_text("Alone: what you write is kept here")).to_have_count(0)
 

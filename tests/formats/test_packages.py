@@ -84,3 +84,30 @@ def test_what_is_no_package_is_said_to_be_none(content: Any) -> None:
 def test_the_schemas_are_the_published_ones() -> None:
     for name in ("hand", "scheme"):
         assert packages.schema(name)["$schema"].startswith("https://json-schema.org/")
+
+
+@pytest.mark.parametrize(
+    "families",
+    [
+        [{"name": 1}] * 8_000,
+        [{"name": "a" * 300, "letters": ["ab"] * 900}] * 20,
+        [[[[[]]]]] * 20_000,
+        ["\u0000"] * 5_000,
+    ],
+)
+def test_of_many_faults_some_are_told_and_each_in_short(families: list[Any]) -> None:
+    content = json.dumps({"kind": "first-loop-scheme", "version": 1, "name": "a",
+                          "families": families}).encode()  # fmt: skip
+    with pytest.raises(PackageError) as raised:
+        packages.read_scheme(content)
+    assert 1 <= len(raised.value.faults) <= packages.MOST_FAULTS
+    assert len(str(raised.value)) < 10_000
+
+
+def test_a_file_that_is_too_large_is_not_read() -> None:
+    for read, largest in (
+        (packages.read_scheme, packages.LARGEST_OF["scheme"]),
+        (packages.read_hand, packages.LARGEST_OF["hand"]),
+    ):
+        with pytest.raises(PackageError, match="is larger than"):
+            read(b"[" * (largest + 1))

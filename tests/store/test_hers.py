@@ -11,6 +11,8 @@ from firstloop.store.tables import MODULES
 
 NOT_OF_A_CLASS = {
     "accounts", "sign_ins", "staff", "school",  # who teaches, and what holds for all
+    "known_devices", "wrong_guesses",  # who asks to be let in
+    "pad_loads",  # of a pad that shows what it is known by
     "handed_in",  # by the sender's own id, of a child that the caller has found
     "findings", "judgements",  # rows alone
 }  # fmt: skip
@@ -18,7 +20,9 @@ NOT_OF_A_CLASS = {
 FOR_THE_WHOLE_RECORD = {
     "classes.every", "standings.rebuild", "practice_days.rebuild",
     "classes.add",  # there is none yet
-    "lesson_codes.every_open", "lesson_codes.named", "pads.holding", "pads.known_as",  # who joins
+    "lesson_codes.every_open", "lesson_codes.named", "lesson_codes.with_secret",  # who joins
+    "pads.holding", "pads.known_as",
+    "pads.seat", "set_aside.let_go_of_device",  # of a device, which goes from class to class
     "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
 }  # fmt: skip
 

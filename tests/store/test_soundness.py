@@ -6,15 +6,21 @@ import shutil
 import sqlite3
 import stat
 from collections.abc import Callable
+from contextlib import closing
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from types import SimpleNamespace
 
 import pytest
 
 from firstloop.cli import main
+from firstloop.services.certificates import certificate_for
+from firstloop.store import copies
 from firstloop.store.database import Database
 from firstloop.store.errors import RecordError
 from firstloop.store.soundness import APPLICATION_ID, VERSIONS
+
+NOW = datetime(2026, 9, 7, 9, 0, tzinfo=UTC)
 
 Broken = Callable[[Path], None]
 
@@ -118,6 +124,60 @@ def state_of(folder: Path) -> dict[str, tuple[int, bytes]]:
         one.name: (one.stat().st_mode, one.read_bytes() if one.is_file() else b"")
         for one in folder.iterdir()
     }
+
+
+@pytest.mark.parametrize(
+    "harm",
+    [
+        "CREATE TRIGGER harm AFTER INSERT ON sign_in BEGIN INSERT OR REPLACE INTO class_teacher "
+        "SELECT id, NEW.account_id, 'teacher' FROM school_class; END",
+        "CREATE VIEW harm AS SELECT * FROM pupil",
+        "ALTER TABLE pupil RENAME TO hidden; CREATE VIEW pupil AS SELECT * FROM hidden",
+        "CREATE VIRTUAL TABLE harm USING fts5(a)",
+    ],
+)
+def test_a_copy_that_would_do_something_by_itself_is_not_brought_back(
+    tmp_path: Path, empty_record: Path, harm: str
+) -> None:
+    copy, record = tmp_path / "copy.db", tmp_path / "record.db"
+    shutil.copy(empty_record, copy)
+    with closing(sqlite3.connect(copy)) as changed:
+        changed.executescript(harm)
+    for opens in (lambda: copies.restore(record, copy, NOW), lambda: Database(copy)):
+        with pytest.raises(RecordError, match="somebody may have changed it"):
+            opens()
+    assert not record.exists()
+
+
+def test_a_copy_whose_rows_belong_to_nothing_is_not_brought_back(
+    tmp_path: Path, empty_record: Path
+) -> None:
+    copy = tmp_path / "copy.db"
+    shutil.copy(empty_record, copy)
+    with closing(sqlite3.connect(copy)) as changed:
+        changed.execute("INSERT INTO sign_in VALUES ('a', 77, '2026-01-01')")
+        changed.commit()
+    with pytest.raises(RecordError, match="sign_in belongs to one of account that is not there"):
+        copies.restore(tmp_path / "record.db", copy, NOW)
+
+
+def test_folders_that_others_may_look_into_are_mended_and_told(
+    tmp_path: Path, empty_record: Path, caplog: pytest.LogCaptureFixture
+) -> None:
+    record = tmp_path / "record.db"
+    shutil.copy(empty_record, record)
+    for folder, used in (
+        (tmp_path / "copies", lambda: copies.keep_daily(record, NOW)),
+        (tmp_path / "record-tls", lambda: certificate_for(["pc"], tmp_path / "record-tls", NOW)),
+    ):
+        folder.mkdir()
+        folder.chmod(0o777)
+        used()
+        assert folder.stat().st_mode & 0o777 == 0o700
+        assert f'"{folder}" was open to others' in caplog.text
+    caplog.clear()
+    copies.keep_daily(record, NOW + timedelta(days=1))
+    assert caplog.text == ""
 
 
 @pytest.mark.parametrize(("broken", "said"), BROKEN.values(), ids=list(BROKEN))

@@ -1,10 +1,13 @@
 /** The frame: the running line of stations on top, the station below it. */
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 
+import { WAS_MOVED } from "./api/classShown";
 import { useAlphabet, useClassroom } from "./api/queries";
+import { useFollowClass } from "./api/roomQueries";
 import { useSession } from "./api/sessionQueries";
 import { ShowStation } from "./show/ShowStation";
+import { Button } from "./ui/Button";
 import { Loading, ProblemNote } from "./ui/states";
 import { StationLine } from "./ui/StationLine";
 
@@ -70,6 +73,8 @@ export function App() {
 }
 
 function Frame() {
+  useFollowClass();
+  const [moved, setMoved] = useState(WAS_MOVED);
   const classroom = useClassroom();
   const alphabet = useAlphabet();
   const failed = [classroom, alphabet].find(({ isError }) => isError);
@@ -77,11 +82,27 @@ function Frame() {
     <div className="flex min-h-dvh flex-col">
       <StationLine className={classroom.data?.name} />
       <main className="flex min-h-0 flex-1 flex-col">
+        {moved && classroom.data ? (
+          <p
+            role="status"
+            className="flex flex-wrap items-center gap-3 border-b border-rule bg-rule-wash px-5 py-2"
+          >
+            {classroom.data.name} was opened on another page, and is shown here too now. What this
+            page showed before was left as it was.
+            <Button
+              onClick={() => {
+                setMoved(false);
+              }}
+            >
+              Good
+            </Button>
+          </p>
+        ) : null}
         {classroom.isPending ? <Loading what="the class" /> : null}
         {failed ? <ProblemNote error={failed.error} retry={() => void failed.refetch()} /> : null}
         {classroom.data ? (
           <Suspense fallback={<Loading what="the page" />}>
-            <Stations letters={classroom.data.letters} />
+            <Stations key={classroom.data.id} letters={classroom.data.letters} />
           </Suspense>
         ) : null}
       </main>

@@ -17,6 +17,7 @@ from firstloop.api import (
     pads,
     plan,
     problems,
+    read_later,
     room,
     roster,
     school,
@@ -26,10 +27,12 @@ from firstloop.api import (
     tiles,
     write,
 )
-from firstloop.api.deps import for_its_teacher, pad_known, teacher
+from firstloop.api.deps import for_its_teacher, for_the_class_shown, pad_known, teacher
+from firstloop.api.events import Streams
 from firstloop.api.interface import Interface
+from firstloop.api.line import Lines
+from firstloop.api.pads import handing_in
 from firstloop.services.heard import Heard
-from firstloop.services.tries import Tries, of_codes
 from firstloop.store.database import Database
 
 FOR_ANYBODY = (session.router, tiles.router, *pads.FOR_ANYBODY)
@@ -39,11 +42,15 @@ FOR_TEACHERS = (school.router, beginning.router)
 """What needs nothing but somebody signed in: it is about herself."""
 
 FOR_THE_CLASSS_TEACHER = (
-    *(one.router for one in (classroom, roster, show, write, check, texts, grow)),
+    *(one.router for one in (write, classroom, roster, show, check, texts, grow)),
     *room.ROUTERS,
     *plan.ROUTERS,
 )
-"""What is about a class: all of it to its teacher, little of it to a helper."""
+"""What is about a class: all of it to its teacher, little of it to a helper. What children wrote
+comes first: routes are put together in this order when something is first matched with them."""
+
+OF_A_CLASS = (Depends(for_its_teacher), Depends(for_the_class_shown))
+"""What is asked of who wants something of a class: what she is to it, and that she means it."""
 
 
 def create_app(
@@ -52,10 +59,12 @@ def create_app(
     *,
     hosts: Sequence[str] = (),
     address: str | None = None,
+    tls_for_good: bool = False,
 ) -> FastAPI:
     """The application over a database, which it closes when it ends; `interface` is the folder of
     the built front end, `hosts` are names that it is known by besides this machine's own, `address`
-    is where pads on the network find it, if they can."""
+    is where pads on the network find it, if they can; `tls_for_good`: browsers are to come by TLS
+    alone from now on, as the school has a certificate of its own."""
     app = FastAPI(
         title="First Loop",
         version="1",
@@ -67,23 +76,24 @@ def create_app(
         lifespan=_while_served,
     )
     app.state.database = database
-    app.state.tries = Tries()
-    app.state.code_tries = of_codes()
+    app.state.lines = Lines()
+    app.state.streams = Streams()
     app.state.heard = Heard()
     app.state.address = address
+    read_later.describe(app, handing_in.PadAttemptIn)
     problems.install(app)
-    door.install(app, hosts)
-    for needed, routers in (
-        ((), FOR_ANYBODY),
-        ((Depends(pad_known),), pads.FOR_PADS),
-        ((Depends(teacher),), FOR_TEACHERS),
-        ((Depends(for_its_teacher),), FOR_THE_CLASSS_TEACHER),
+    door.install(app, hosts, tls_for_good=tls_for_good)
+    for needed, routers, besides in (
+        ((), FOR_ANYBODY, {}),
+        ((Depends(pad_known),), pads.FOR_PADS, {}),
+        (OF_A_CLASS, FOR_THE_CLASSS_TEACHER, problems.OF_A_CLASS),
+        ((Depends(teacher),), FOR_TEACHERS, {}),
     ):
         for router in routers:
             app.include_router(
                 router,
                 dependencies=needed,
-                responses=problems.ANSWERS,
+                responses=problems.ANSWERS | besides,
                 max_body_size=door.LARGEST_BODY,
             )
     if interface is not None:

@@ -61,7 +61,8 @@ class JudgementOut(BaseModel):
 
 
 class AttemptOut(BaseModel):
-    """A kept attempt: its ink, what the checker says, and the teacher's word."""
+    """A kept attempt: its ink, what the checker says, and the teacher's word. `judged` false: the
+    checker failed on it, and a later version will judge it."""
 
     id: int
     pupil: PupilOut
@@ -76,6 +77,7 @@ class AttemptOut(BaseModel):
     held: Verdicts
     findings: list[FindingOut]
     say: str
+    judged: bool
     text_id: int | None
     """The text that it stands in, of a letter in one."""
     judgement: JudgementOut | None
@@ -108,6 +110,7 @@ def attempt_out(record: AttemptRecord, ink: Ink) -> AttemptOut:
         held=verdicts_out(record.held),
         findings=[_finding_out(finding) for finding in attempt.checked.findings],
         say=attempt.checked.say,
+        judged=attempt.checked.is_judged,
         text_id=attempt.within.text_id if attempt.within else None,
         judgement=judgement_out(record.judgement),
     )

@@ -7,7 +7,7 @@ from fastapi import APIRouter, BackgroundTasks
 from pydantic import BaseModel, Field
 
 from firstloop.api.classroom import ClassOut, class_out
-from firstloop.api.deps import Db, Now, Record, Teacher
+from firstloop.api.deps import Alike, Db, Now, Record, Teacher
 from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
 from firstloop.api.problems import THERE_ALREADY
 from firstloop.api.roster import Children, as_pairs
@@ -19,7 +19,6 @@ from firstloop.core.letters.style import Style
 from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching.roster import read_roster
 from firstloop.core.text.words import compose
-from firstloop.demo.load import load_beside
 from firstloop.formats.class_list import rows_of
 from firstloop.services import classes as her_classes
 from firstloop.services.clock import day_of
@@ -123,7 +122,13 @@ def get_choices() -> ChoicesOut:
 
 @router.post("", status_code=201, responses=THERE_ALREADY)
 def post_class(
-    record: Record, teacher: Teacher, now: Now, sent: ClassIn, after_the_answer: BackgroundTasks
+    record: Record,
+    teacher: Teacher,
+    now: Now,
+    sent: ClassIn,
+    after_the_answer: BackgroundTasks,
+    *,
+    alike: Alike = False,
 ) -> ClassOut:
     """Makes a class of hers, and opens it."""
     usual = Ruling()
@@ -135,6 +140,7 @@ def post_class(
         ruling=Ruling.of(sent.ruling, usual.top, usual.drop),
         x_height_mm=sent.x_height_mm,
         children=as_pairs(sent.children),
+        alike=alike,
     )
     after_the_answer.add_task(prepare, record, now)
     return class_out(made)
@@ -147,6 +153,8 @@ def post_demo(
     """Makes the made-up class up beside hers, and opens it; it can be deleted like any other."""
     with record.session() as session:
         today = day_of(now, school.zone(session))
+    from firstloop.demo.load import load_beside  # noqa: PLC0415  # slow to load, seldom asked for
+
     made = load_beside(record, teacher.account_id, today)
     after_the_answer.add_task(prepare, record, now)
     return class_out(made)

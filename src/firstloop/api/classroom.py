@@ -7,7 +7,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from firstloop.api.attempts import PupilOut, pupil_out
-from firstloop.api.deps import Class, Db, Now, Record, Teacher
+from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
 from firstloop.api.drawings import RulingLine, ruling_lines
 from firstloop.api.problems import THERE_ALREADY
 from firstloop.api.sent import Id, Name, PathId, Sent
@@ -89,7 +89,7 @@ def get_class(school_class: Class) -> ClassOut:
     return class_out(school_class)
 
 
-@router.put("/stage")
+@router.put("/stage", dependencies=ToldToAll)
 def put_stage(record: Record, school_class: Class, sent: StageIn) -> ClassOut:
     """Sets by which limits the class's letters are checked from now on."""
     with record.writing() as session:
@@ -122,20 +122,34 @@ def class_out(school_class: ClassRecord) -> ClassOut:
     )
 
 
-@router.put("", responses=THERE_ALREADY)
-def put_class(record: Record, teacher: Teacher, school_class: Class, sent: ClassNameIn) -> ClassOut:
+@router.put("", responses=THERE_ALREADY, dependencies=ToldToAll)
+def put_class(
+    record: Record,
+    teacher: Teacher,
+    school_class: Class,
+    sent: ClassNameIn,
+    *,
+    alike: Alike = False,
+) -> ClassOut:
     """Calls the class otherwise."""
-    changed = her_classes.rename(record, teacher.account_id, school_class.id, sent.name)
+    changed = her_classes.rename(
+        record, teacher.account_id, school_class.id, sent.name, alike=alike
+    )
     return class_out(changed)
 
 
 @router.post("/new-year", status_code=201, responses=THERE_ALREADY)
 def post_new_year(
-    record: Record, teacher: Teacher, school_class: Class, sent: NewYearIn
+    record: Record, teacher: Teacher, school_class: Class, sent: NewYearIn, *, alike: Alike = False
 ) -> ClassOut:
     """Makes the class of a new school year, into which children move up with all their letters."""
     made = her_classes.new_year(
-        record, teacher.account_id, school_class.id, sent.name, sorted(set(sent.pupils))
+        record,
+        teacher.account_id,
+        school_class.id,
+        sent.name,
+        sorted(set(sent.pupils)),
+        alike=alike,
     )
     return class_out(made)
 

@@ -6,23 +6,30 @@ from collections.abc import Iterator
 from datetime import UTC, datetime
 from typing import Annotated
 
-from fastapi import Depends, Request
+from fastapi import Depends, Header, Query, Request
 from fastapi.security import APIKeyCookie
 
+from firstloop.api.events import Streams
+from firstloop.api.line import Lines
+from firstloop.api.sent import LARGEST_ID
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
 from firstloop.services import accounts, pads
 from firstloop.services.heard import Heard
 from firstloop.services.pads import InLesson
-from firstloop.services.tries import Tries
-from firstloop.store import classes
+from firstloop.store import classes, happenings, lesson_codes
 from firstloop.store.database import Database, Session
+from firstloop.store.happenings import What
+from firstloop.store.known_devices import KNOWN_FOR
 from firstloop.store.records import ClassRecord, NotInRecordError, Signed
 from firstloop.store.staff import NotHersError
 
 COOKIE = "firstloop"
+KNOWN_COOKIE = "firstloop-known"
 PAD_COOKIE, DEVICE_COOKIE = "firstloop-pad", "firstloop-device"
-"""What a teacher's browser shows; what a pad shows in a lesson, and by what it is known again."""
+"""What a teacher's browser shows, and by what it is known again; the same of a pad in a lesson."""
+
+KNOWN_FOR_S = int(KNOWN_FOR.total_seconds())
 
 READING = ("GET", "HEAD")
 
@@ -34,8 +41,28 @@ HELPERS_MAY = frozenset({
 and ask what keeps nothing."""
 
 
+CLASS_SHOWN = "First-Loop-Class"
+"""The header in which a page says which class it shows, by its id: a second page may still show
+another than the one that is open by now."""
+
+NAMES_ITS_CLASS = frozenset({
+    "put_class", "put_stage", "post_new_year", "delete_class", "hand_over", "post_helper",
+    "delete_helper", "delete_pads",
+})  # fmt: skip
+"""What is about a class as a whole, with nothing else in it that would tell which is meant: it is
+only done to a class that is named."""
+
+
 class NotSignedInError(FirstLoopError):
     """Nobody is signed in."""
+
+
+class AnotherClassOpenError(FirstLoopError):
+    """The class that a page shows is not the one that is open."""
+
+
+class UnnamedClassError(FirstLoopError):
+    """What is only done to a class that is named, without its name."""
 
 
 async def _record(request: Request) -> Database:
@@ -47,20 +74,22 @@ async def _record(request: Request) -> Database:
 Record = Annotated[Database, Depends(_record)]
 
 
-async def _tries(request: Request) -> Tries:
-    tries: Tries = request.app.state.tries
-    return tries
+async def _lines(request: Request) -> Lines:
+    lines: Lines = request.app.state.lines
+    return lines
 
 
-SignInTries = Annotated[Tries, Depends(_tries)]
+InLine = Annotated[Lines, Depends(_lines)]
+"""The lines in which dear work waits for its turn."""
 
 
-async def _code_tries(request: Request) -> Tries:
-    tries: Tries = request.app.state.code_tries
-    return tries
+async def _streams(request: Request) -> Streams:
+    streams: Streams = request.app.state.streams
+    return streams
 
 
-CodeTries = Annotated[Tries, Depends(_code_tries)]
+OpenStreams = Annotated[Streams, Depends(_streams)]
+"""Who listens to what happens."""
 
 
 async def _heard(request: Request) -> Heard:
@@ -139,9 +168,21 @@ Class = Annotated[ClassRecord, Depends(_class)]
 """The class that she has open: hers, or one she helps in."""
 
 
-def pad_known(record: Record, heard: HeardOf, token: PadToken, now: Now) -> InLesson:
-    """The pad that asks, in its lesson or in one that ended within a day; raises PutOutError."""
-    found = pads.holding(record, token, now)
+def told_to_all(record: Record, school_class: Class, now: Now) -> Iterator[None]:
+    """For what changes how the class writes or who is in it: once it is done, her other screens
+    and the pads hear of it."""
+    yield
+    with record.writing() as session:
+        happenings.add(session, school_class.id, What.CLASS, now)
+        lesson_codes.tell_pads(session, school_class.id, None, What.TASK, now)
+
+
+ToldToAll = [Depends(told_to_all, scope="function")]
+
+
+def pad_known(record: Record, heard: HeardOf, token: PadToken) -> InLesson:
+    """The pad that asks, in its lesson or after it; raises PutOutError."""
+    found = pads.holding(record, token)
     heard.of(found.pad.id)
     return found
 
@@ -156,6 +197,36 @@ def _pad_in(found: PadLate, now: Now) -> InLesson:
 
 PadIn = Annotated[InLesson, Depends(_pad_in)]
 """The pad that asks, in a lesson that goes on; raises PutOutError."""
+
+
+Alike = Annotated[
+    bool, Query(description="Two names that look alike are meant to be two: else 409 asks.")
+]
+
+
+ClassShown = Annotated[
+    int | None,
+    Header(
+        alias=CLASS_SHOWN,
+        ge=1,
+        le=LARGEST_ID,
+        description="The class that is meant, by its id: 409 where another is open.",
+    ),
+]
+
+
+def for_the_class_shown(request: Request, teacher: Teacher, shown: ClassShown = None) -> None:
+    """Lets nothing be changed in another class than the one that the page shows. Raises
+    AnotherClassOpenError, and UnnamedClassError for what is only done to a class that is named."""
+    if request.method in READING:
+        return
+    if shown is not None and shown != teacher.class_id:
+        raise AnotherClassOpenError(
+            "this page still shows another class than the one that is open now; nothing was "
+            "changed. Look at the class that is open, or open this one again"
+        )
+    if shown is None and request.scope["route"].name in NAMES_ITS_CLASS:
+        raise UnnamedClassError(f'say which class is meant, by its id, in "{CLASS_SHOWN}"')
 
 
 def for_its_teacher(request: Request, teacher: Teacher) -> None:

@@ -1,7 +1,10 @@
 """The door: who is answered at all, how much may be brought in, and what every answer says to the
 browser. What is promised against whom is in docs/security.md."""
 
-from collections.abc import Sequence
+import asyncio
+from collections import Counter, deque
+from collections.abc import Mapping, Sequence
+from time import monotonic
 from urllib.parse import urlsplit
 
 from fastapi import FastAPI
@@ -16,6 +19,12 @@ LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
 LARGEST_BODY, LARGEST_FILE = 2_000_000, 10_000_000
 """Bytes of what is sent: at all, and as a file that is brought along. No more is read."""
+
+REFUSED_A_SECOND, REFUSED_AT_ONCE, HELD_BACK_S = 20, 8, 3.0
+"""Refusals to one address, and questions of its at once, beyond which a refusal is held back, and
+for how many seconds: who floods waits; of thirty pads behind one router that all mistype, ten."""
+
+MOST_ADDRESSES = 10_000
 
 FILES = "/api/plan/files/"
 
@@ -43,20 +52,26 @@ ALWAYS = {
 """What every answer says that does not say it otherwise. Nothing of a pupil is left in a cache."""
 
 
-def install(app: FastAPI, hosts: Sequence[str]) -> None:
+TLS_FOR_GOOD = {"Strict-Transport-Security": "max-age=31536000"}
+"""Where the school has a certificate of its own (RFC 6797): a year. With one that we made a browser
+that lost our authority could not come at all, so there it is not said."""
+
+
+def install(app: FastAPI, hosts: Sequence[str], *, tls_for_good: bool = False) -> None:
     """Puts the door before an application that is known by some names besides this machine's own;
     who comes in passes from the last to the first."""
     app.add_middleware(Announced)
     app.add_middleware(SameOrigin)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOOPBACK, *hosts], www_redirect=False)
-    app.add_middleware(Said)
+    app.add_middleware(Said, said=ALWAYS | (TLS_FOR_GOOD if tls_for_good else {}))
 
 
 class Said:
     """Says what every answer says."""
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, said: Mapping[str, str]) -> None:
         self._app = app
+        self._said = said
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Adds to the head of the answer."""
@@ -64,7 +79,7 @@ class Said:
         async def saying(message: Message) -> None:
             if message["type"] == "http.response.start":
                 headers = MutableHeaders(scope=message)
-                for name, value in ALWAYS.items():
+                for name, value in self._said.items():
                     headers.setdefault(name, value)
             await send(message)
 
@@ -96,6 +111,44 @@ def _is_ours(origin: str, headers: Headers) -> bool:
         return urlsplit(origin).netloc.lower() == headers.get("host", "").lower()
     except ValueError:
         return False
+
+
+class Slowed:
+    """Answers whom it refuses again and again, many at a time from one address, the later for it:
+    to refuse costs time that others wait for. What is answered well is never slowed, nor one who
+    asks one thing after another."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self._app = app
+        self._asking: Counter[str] = Counter()
+        self._refused: dict[str, deque[float]] = {}
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Passes on, and holds an answer back where it is a refusal too many."""
+        address = (scope.get("client") or ("",))[0]
+
+        async def slowing(message: Message) -> None:
+            is_refused = message["type"] == "http.response.start" and message["status"] >= 400
+            if is_refused and self._is_too_often(address):
+                await asyncio.sleep(HELD_BACK_S)
+            await send(message)
+
+        self._asking[address] += 1
+        try:
+            await self._app(scope, receive, slowing)
+        finally:
+            self._asking[address] -= 1
+            if not self._asking[address]:
+                del self._asking[address]
+
+    def _is_too_often(self, address: str) -> bool:
+        now = monotonic()
+        if len(self._refused) > MOST_ADDRESSES:
+            self._refused.clear()
+        lately = self._refused.setdefault(address, deque(maxlen=REFUSED_A_SECOND))
+        is_full = len(lately) == REFUSED_A_SECOND and now - lately[0] < 1.0
+        lately.append(now)
+        return is_full and self._asking[address] > REFUSED_AT_ONCE
 
 
 class Announced:

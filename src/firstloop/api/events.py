@@ -1,8 +1,8 @@
 """Server-sent events: what happened, as it happens, from where the one who listens had come to."""
 
 import asyncio
-from collections.abc import AsyncIterator, Callable, Iterable
-from contextlib import suppress
+from collections.abc import AsyncIterator, Callable, Iterable, Iterator
+from contextlib import contextmanager, suppress
 from typing import Annotated
 
 from fastapi import Header, Query
@@ -42,8 +42,43 @@ def begun_at(record: Database, class_id: int, last: int | None) -> int:
         return happenings.newest(session, class_id)
 
 
-async def as_it_happens(
-    record: Database, topic: Topic, after: int, stride: Callable[[int], Stride], *, wait: bool
+MOST_STREAMS = 12
+"""Of one and the same at once: the pages of a teacher, or a pad that comes back before its cut line
+was noticed. Of more, the one that has listened longest is ended."""
+
+
+class Streams:
+    """Who listens just now."""
+
+    def __init__(self) -> None:
+        self._open: dict[str, list[asyncio.Event]] = {}
+
+    @contextmanager
+    def one_of(self, who: str, rung: asyncio.Event) -> Iterator[Callable[[], bool]]:
+        """One more, which is woken by `rung`; whether it still goes on, to be asked then."""
+        mine = self._open.setdefault(who, [])
+        mine.append(rung)
+        for longest in mine[:-MOST_STREAMS]:
+            mine.remove(longest)
+            longest.set()
+        try:
+            yield lambda: rung in mine
+        finally:
+            if rung in mine:
+                mine.remove(rung)
+            if not mine:
+                self._open.pop(who, None)
+
+
+async def as_it_happens(  # noqa: PLR0917  # who listens to what, from where on
+    record: Database,
+    streams: Streams,
+    who: str,
+    topic: Topic,
+    after: int,
+    stride: Callable[[int], Stride],
+    *,
+    wait: bool,
 ) -> AsyncIterator[ServerSentEvent]:
     """Tells what `stride` reads, again and again as it is woken, until it says that it is over."""
     loop, rung = asyncio.get_running_loop(), asyncio.Event()
@@ -52,8 +87,8 @@ async def as_it_happens(
         with suppress(RuntimeError):  # the loop has ended, and with it who listened
             loop.call_soon_threadsafe(rung.set)
 
-    with record.news.heard(topic, wake):
-        while True:
+    with record.news.heard(topic, wake), streams.one_of(who, rung) as goes_on_listening:
+        while goes_on_listening():
             rung.clear()
             before = after
             events, after, goes_on = await run_in_threadpool(stride, before)

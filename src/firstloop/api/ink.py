@@ -2,7 +2,7 @@
 
 from typing import Annotated, Any
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, FailFast, Field
 
 from firstloop.api.sent import Sent
 from firstloop.core.evidence.ink import FURTHEST, MAX_POINTS, MAX_STROKES, Ink, require_no_more
@@ -31,12 +31,17 @@ class SentStroke(Sent):
     """One pen-down as it is sent."""
 
     points: Annotated[
-        list[SentPoint], Field(min_length=1, json_schema_extra={"maxItems": MAX_POINTS})
+        list[SentPoint],
+        Field(min_length=1, json_schema_extra={"maxItems": MAX_POINTS}),
+        FailFast(),
     ]
 
 
-Strokes = Annotated[list[SentStroke], Field(json_schema_extra={"maxItems": MAX_STROKES})]
-"""What is more is refused as too much (413), by itself and not as one fault among others."""
+Strokes = Annotated[
+    list[SentStroke], Field(json_schema_extra={"maxItems": MAX_STROKES}), FailFast()
+]
+"""What is more is refused as too much (413), by itself and not as one fault among others. Only the
+first fault is told: of ink that is none each number would be one."""
 
 
 def ink_from(strokes: list[SentStroke]) -> Ink:

@@ -3,8 +3,9 @@
 import secrets
 from pathlib import Path
 
+from starlette.datastructures import URL
 from starlette.exceptions import HTTPException
-from starlette.responses import HTMLResponse, Response
+from starlette.responses import HTMLResponse, RedirectResponse, Response
 from starlette.routing import Match, Mount
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
@@ -13,6 +14,9 @@ from firstloop.api.door import POLICY
 
 PAGE, PAD = "index.html", "pad.html"
 """The teacher's page, and the children's."""
+
+PADS = "/pad/"
+"""Where pads find theirs. What keeps it there without the network reaches no further than this."""
 
 NONCE = "%NONCE%"
 """In the page, where the word stands by which its own styles are known. Dialogs and menus lay
@@ -44,7 +48,9 @@ class _Files(StaticFiles):
 
     async def get_response(self, path: str, scope: Scope) -> Response:
         """The file, or the page that finds its own place."""
-        if path in ("pad", PAD):
+        if scope["path"] == PADS[:-1]:
+            return RedirectResponse(URL(scope=scope).replace(path=PADS, scheme="", netloc=""))
+        if scope["path"] == PADS or path == PAD:
             return self._paged(PAD)
         if path in (".", PAGE):
             return self._paged(PAGE)

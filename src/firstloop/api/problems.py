@@ -11,10 +11,12 @@ from starlette.exceptions import HTTPException
 from starlette.routing import Match
 from starlette.types import Scope
 
-from firstloop.api.deps import NotSignedInError
+from firstloop.api.deps import AnotherClassOpenError, NotSignedInError, UnnamedClassError
+from firstloop.api.line import COME_AGAIN_S, LineIsLongError, OneAtATimeError
 from firstloop.core.errors import (
     FirstLoopError,
     InkError,
+    LooksAlikeError,
     PackageError,
     TooMuchInkError,
     UnknownLetterError,
@@ -22,8 +24,15 @@ from firstloop.core.errors import (
 from firstloop.core.staff import PasswordError
 from firstloop.services.accounts import WrongPasswordError
 from firstloop.services.classes import ClassIsThereError
-from firstloop.services.pads import PutOutError, TakenTileError, UnknownPadError
-from firstloop.services.tries import TooManyTriesError
+from firstloop.services.guessing import TooManyTriesError
+from firstloop.services.pad_work import PadIsFullError
+from firstloop.services.pads import (
+    PutOutError,
+    TakenTileError,
+    TooLateError,
+    TooManyPadsError,
+    UnknownPadError,
+)
 from firstloop.store.accounts import AccountTakenError
 from firstloop.store.errors import RecordBusyError, RecordError
 from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError
@@ -32,6 +41,9 @@ from firstloop.store.records import NotInRecordError
 from firstloop.store.staff import NotHersError
 
 LOG = logging.getLogger(__name__)
+
+A_WHILE_S = 300
+"""Until somebody may have put a pad out, or a lesson is over."""
 
 LONGEST_WHERE = 20
 """Places that are named; who sends a thousand faults needs no more to find them."""
@@ -47,6 +59,8 @@ class Problem(BaseModel):
     where: list[str] = []
 
 
+ANOTHER_CLASS_IS_OPEN = "Another class is open"
+
 _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotSignedInError, 401, "Not signed in"),
     (WrongPasswordError, 401, "Not signed in"),
@@ -55,16 +69,24 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NotHersError, 403, "Not yours to do"),
     (NotInRecordError, 404, "Not in the record"),
     (UnknownLetterError, 404, "No such letter"),
+    (AnotherClassOpenError, 409, ANOTHER_CLASS_IS_OPEN),
+    (UnnamedClassError, 428, "Which class?"),
     (AnotherCameFirstError, 409, "Another came first"),
     (NameTakenError, 409, "There already"),
     (ClassIsThereError, 409, "There already"),
     (AccountTakenError, 409, "There already"),
     (TileTakenError, 409, "There already"),
+    (LooksAlikeError, 409, "Looks alike"),
     (TakenTileError, 409, "Taken already"),
     (TakenBackError, 410, "Taken back"),
+    (TooLateError, 410, "Too late to be taken"),
     (TooMuchInkError, 413, "Too much at once"),
     (PasswordError, 422, "Another password, please"),
     (TooManyTriesError, 429, "Too many tries"),
+    (TooManyPadsError, 429, "Too many pads"),
+    (PadIsFullError, 429, "More than a child could write"),
+    (OneAtATimeError, 429, "One at a time"),
+    (LineIsLongError, 503, "Busy just now"),
     (InkError, 422, "This ink cannot be checked"),
     (PackageError, 422, "This file is faulty; nothing of it was taken over"),
     (RecordBusyError, 503, "Busy just now"),
@@ -97,6 +119,9 @@ def _declared(titles: Mapping[int, str]) -> dict[int | str, dict[str, object]]:
 ANSWERS = _declared(_TITLES | _TITLES_OF_WRITES)
 """For the OpenAPI document: what every router may answer besides its own."""
 
+OF_A_CLASS = _declared({409: ANOTHER_CLASS_IS_OPEN, 428: "Which class?"})
+"""What may be answered besides to what is about a class."""
+
 SIGN_IN = _declared({429: "Too many tries"})
 
 JOINING = _declared({403: "Not known here", 429: "Too many tries"})
@@ -107,8 +132,11 @@ TAKEN_ALREADY = _declared({409: "Taken already"})
 THERE_ALREADY = _declared({409: "There already"})
 """What may be answered to something new that has a name."""
 
-HANDED_IN = _declared({409: "Another came first", 410: "Taken back"})
+HANDED_IN = _declared({409: "Another came first", 410: "Taken back, or too late"})
 """What may be answered to something handed in besides."""
+
+FROM_A_PAD = HANDED_IN | _declared({429: "One at a time; or more than a child could write"})
+"""The same, where a pad hands it in."""
 
 
 def install(app: FastAPI) -> None:
@@ -149,7 +177,11 @@ def install(app: FastAPI) -> None:
 def _headers_of(error: FirstLoopError, status: int) -> dict[str, str]:
     if isinstance(error, RecordBusyError):
         return {"Retry-After": "2"}
-    if isinstance(error, TooManyTriesError):
+    if isinstance(error, LineIsLongError):
+        return {"Retry-After": str(COME_AGAIN_S)}
+    if isinstance(error, (PadIsFullError, TooManyPadsError)):
+        return {"Retry-After": str(A_WHILE_S)}
+    if isinstance(error, (TooManyTriesError, OneAtATimeError)):
         return {"Retry-After": str(error.wait)}
     return {"WWW-Authenticate": 'Session realm="First Loop"'} if status == 401 else {}
 

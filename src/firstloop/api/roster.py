@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.classroom import InCopiesOut, in_copies_out
-from firstloop.api.deps import Class, Db, Now, Record, Teacher
+from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
 from firstloop.api.problems import THERE_ALREADY
 from firstloop.api.sent import Id, Key, Name, PathId, Sent
 from firstloop.core.errors import FirstLoopError
@@ -68,22 +68,28 @@ def get_roster(session: Db, school_class: Class) -> RosterOut:
     return RosterOut(pupils=[pupil_out(one) for one in found])
 
 
-@router.post("/pupils", status_code=201, responses=THERE_ALREADY)
-def post_pupils(record: Record, school_class: Class, sent: ChildrenIn) -> list[PupilOut]:
+@router.post("/pupils", status_code=201, responses=THERE_ALREADY, dependencies=ToldToAll)
+def post_pupils(
+    record: Record, school_class: Class, sent: ChildrenIn, *, alike: Alike = False
+) -> list[PupilOut]:
     """Takes children in, all or none."""
-    made = children.take_in(record, school_class.id, as_pairs(sent.children))
+    made = children.take_in(record, school_class.id, as_pairs(sent.children), alike=alike)
     return [pupil_out(one) for one in made]
 
 
-@router.put("/pupils/{pupil_id}", responses=THERE_ALREADY)
-def put_pupil(record: Record, school_class: Class, pupil_id: PathId, sent: ChildIn) -> PupilOut:
+@router.put("/pupils/{pupil_id}", responses=THERE_ALREADY, dependencies=ToldToAll)
+def put_pupil(
+    record: Record, school_class: Class, pupil_id: PathId, sent: ChildIn, *, alike: Alike = False
+) -> PupilOut:
     """Calls a child otherwise, or says that they write with the other hand."""
     with record.writing() as session:
-        changed = pupils.change(session, school_class.id, pupil_id, sent.name, sent.handedness)
+        changed = pupils.change(
+            session, school_class.id, pupil_id, sent.name, sent.handedness, alike=alike
+        )
     return pupil_out(changed)
 
 
-@router.put("/pupils/{pupil_id}/presence")
+@router.put("/pupils/{pupil_id}/presence", dependencies=ToldToAll)
 def put_presence(
     record: Record, school_class: Class, pupil_id: PathId, now: Now, sent: PresenceIn
 ) -> PupilOut:
@@ -92,7 +98,7 @@ def put_presence(
     return pupil_out(changed)
 
 
-@router.put("/pupils/{pupil_id}/tile", responses=THERE_ALREADY)
+@router.put("/pupils/{pupil_id}/tile", responses=THERE_ALREADY, dependencies=ToldToAll)
 def put_tile(record: Record, school_class: Class, pupil_id: PathId, sent: TileIn) -> PupilOut:
     """Gives a child a picture, or takes it away."""
     if sent.tile is not None and sent.tile not in TILES:
@@ -102,13 +108,15 @@ def put_tile(record: Record, school_class: Class, pupil_id: PathId, sent: TileIn
     return pupil_out(changed)
 
 
-@router.post("/tiles")
+@router.post("/tiles", dependencies=ToldToAll)
 def post_tiles(record: Record, school_class: Class) -> list[PupilOut]:
     """Gives each child without a picture one of their own."""
     return [pupil_out(one) for one in children.give_tiles(record, school_class.id)]
 
 
-@router.put("/pupils/{pupil_id}/class", status_code=204, responses=THERE_ALREADY)
+@router.put(
+    "/pupils/{pupil_id}/class", status_code=204, responses=THERE_ALREADY, dependencies=ToldToAll
+)
 def move_pupil(
     record: Record, teacher: Teacher, school_class: Class, pupil_id: PathId, sent: MoveIn
 ) -> None:
@@ -116,7 +124,7 @@ def move_pupil(
     classes.move(record, teacher.account_id, school_class.id, pupil_id, sent.class_id)
 
 
-@router.delete("/pupils/{pupil_id}")
+@router.delete("/pupils/{pupil_id}", dependencies=ToldToAll)
 def forget_pupil(record: Record, school_class: Class, pupil_id: PathId) -> InCopiesOut:
     """Deletes a child and all that they wrote, for good; and says which copies still hold them."""
     return in_copies_out(children.forget(record, school_class.id, pupil_id))

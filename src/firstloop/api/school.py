@@ -2,13 +2,14 @@
 days, what the record keeps and where."""
 
 from datetime import date, datetime
+from functools import partial
 from zoneinfo import available_timezones
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from firstloop.api.deps import Db, Now, Record, Teacher, Token
-from firstloop.api.problems import THERE_ALREADY
+from firstloop.api.deps import Alike, Db, InLine, Now, Record, Teacher, Token
+from firstloop.api.problems import SIGN_IN, THERE_ALREADY
 from firstloop.api.sent import Id, Name, Sent
 from firstloop.api.session import AccountOut, NewAccountIn, NewPassword, Password
 from firstloop.core.errors import FirstLoopError
@@ -124,18 +125,28 @@ def put_zone(record: Record, teacher: Teacher, sent: ZoneIn) -> None:
         school.set_zone(session, sent.time_zone)
 
 
-@router.put("/password", status_code=204)
-def put_password(record: Record, teacher: Teacher, token: Token, sent: PasswordIn) -> None:
+@router.put("/password", status_code=204, responses=SIGN_IN)
+async def put_password(  # noqa: PLR0917  # whose, from which browser
+    record: Record, teacher: Teacher, token: Token, lines: InLine, now: Now, sent: PasswordIn
+) -> None:
     """Changes her password; her other browsers are signed out."""
-    accounts.change_password(record, teacher.account_id, old=sent.old, new=sent.new, token=token)
+    change = partial(
+        accounts.change_password, record, teacher.account_id, sent.old, sent.new, token, now
+    )
+    await lines.known.run(str(teacher.account_id), change)
 
 
-@router.post("/colleagues", status_code=201, responses=THERE_ALREADY)
-def post_colleague(record: Record, teacher: Teacher, sent: NewAccountIn) -> AccountOut:
+@router.post("/colleagues", status_code=201, responses=THERE_ALREADY | SIGN_IN)
+async def post_colleague(
+    record: Record, teacher: Teacher, lines: InLine, sent: NewAccountIn, *, alike: Alike = False
+) -> AccountOut:
     """Makes an account for a colleague, who changes the password when she first signs in."""
     if not teacher.name:
         raise FirstLoopError("make an account of your own first; then you can add colleagues")
-    made = accounts.add(record, sent.name, sent.password)
+    made = await lines.known.run(
+        str(teacher.account_id),
+        partial(accounts.add, record, sent.name, sent.password, alike=alike),
+    )
     return AccountOut(id=made.id, name=made.name)
 
 

@@ -6,9 +6,18 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import Path
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import (
+    BaseModel,
+    BeforeValidator,
+    ConfigDict,
+    Field,
+    StringConstraints,
+    model_validator,
+)
+from starlette.convertors import Convertor, register_url_convertor
 
-from firstloop.core.plain_text import ON_A_LINE, ON_LINES
+from firstloop.core.names import cleaned
+from firstloop.core.plain_text import ON_A_LINE, ON_LINES, is_plain
 from firstloop.store.handed_in import Delivery
 
 LONGEST_NAME, LONGEST_WORD, LONGEST_NOTE = 60, 40, 2000
@@ -18,10 +27,33 @@ LARGEST_ID = 2**63 - 1
 """What the record can hold."""
 
 
+TOO_MANY_FIELDS = 64
+"""More than any body has: each that is not known would be a fault to be described."""
+
+
 class Sent(BaseModel):
     """A body: no field that is not known, no number that is none."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _few(cls, sent: Any) -> Any:
+        """Refuses at once what has more fields than any body."""
+        if isinstance(sent, dict) and len(sent) > TOO_MANY_FIELDS:
+            raise ValueError(f"{len(sent):,} fields were sent; there are {len(cls.model_fields)}")
+        return sent
+
+
+def at_most(most: int) -> BeforeValidator:
+    """No more entries than that: refused by their number, before each is looked at."""
+
+    def counted(sent: Any) -> Any:
+        if isinstance(sent, dict) and len(sent) > most:
+            raise ValueError(f"{len(sent):,} entries were sent; there can be {most}")
+        return sent
+
+    return BeforeValidator(counted)
 
 
 class HandedIn(Sent):
@@ -51,12 +83,38 @@ def name(most: int = LONGEST_NAME) -> StringConstraints:
     )
 
 
-Name = Annotated[str, name()]
+LONGEST_TYPED = 1_000
+"""Characters that are looked at: no name is made of so many, seen and unseen."""
+
+
+def _cleaned(sent: Any) -> Any:
+    """A name without what is not seen in it, before anything is asked of it."""
+    short = isinstance(sent, str) and len(sent) <= LONGEST_TYPED and is_plain(sent)
+    return cleaned(sent) if short else sent
+
+
+Name = Annotated[str, name(), BeforeValidator(_cleaned)]
 Key = Annotated[str, line(LONGEST_NAME)]
 Note = Annotated[str, Field(max_length=LONGEST_NOTE, pattern=ON_LINES)]
 Id = Annotated[int, Field(ge=1, le=LARGEST_ID, strict=True)]
 AskedId = Annotated[int, Field(ge=1, le=LARGEST_ID)]
 """In a body, and in a query, where all is text."""
+
+
+class _Digits(Convertor[str]):
+    """A part of a path that is a number as it stands in it: Starlette's own would read any length
+    of it, and Python refuses to read the longest."""
+
+    regex = f"[0-9]{{1,{len(str(LARGEST_ID))}}}"
+
+    def convert(self, value: str) -> str:
+        return value
+
+    def to_string(self, value: str) -> str:
+        return value
+
+
+register_url_convertor("digits", _Digits())
 
 PathId = Annotated[int, Path(ge=1, le=LARGEST_ID)]
 PathName = Annotated[str, Path(max_length=LONGEST_NAME, pattern=ON_A_LINE)]

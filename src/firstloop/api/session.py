@@ -1,12 +1,25 @@
 """The first account, signing in and out: what is answered to who is not signed in."""
 
 from enum import StrEnum
+from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Request, Response
 from pydantic import BaseModel, Field
+from starlette.concurrency import run_in_threadpool
 
-from firstloop.api.deps import COOKIE, Db, Now, Record, SignInTries, Token, address_of, signed_in
+from firstloop.api.deps import (
+    COOKIE,
+    KNOWN_COOKIE,
+    KNOWN_FOR_S,
+    Db,
+    InLine,
+    Now,
+    Record,
+    Token,
+    address_of,
+    signed_in,
+)
 from firstloop.api.problems import SIGN_IN, THERE_ALREADY
 from firstloop.api.sent import Name, Sent
 from firstloop.core.plain_text import ON_A_LINE
@@ -80,7 +93,10 @@ def get_session(  # noqa: PLR0917  # what being signed in depends on
     if found is not None:
         state = State.IN if found.name else State.DEMO
         if state is State.DEMO and token is None:
-            _let_in(request, response, accounts.sign_in_here(record, found.account_id, now))
+            token = accounts.sign_in_here(record, now)
+            if token is None:
+                return SessionOut(state=State.OUT, name=None, has_class=False)
+            _let_in(request, response, token)
         return SessionOut(
             state=state, name=found.name or None, has_class=found.class_id is not None
         )
@@ -90,39 +106,48 @@ def get_session(  # noqa: PLR0917  # what being signed in depends on
     return SessionOut(state=State.NEW, name=None, has_class=waits)
 
 
-@router.post("/account", status_code=201, responses=THERE_ALREADY)
-def post_account(record: Record, sent: NewAccountIn) -> AccountOut:
+@router.post("/account", status_code=201, responses=THERE_ALREADY | SIGN_IN)
+async def post_account(
+    record: Record, lines: InLine, sent: NewAccountIn, request: Request
+) -> AccountOut:
     """Makes the first account, which takes over what the record holds; 409 once there is one."""
-    made = accounts.begin(record, sent.name, sent.password)
+    await run_in_threadpool(accounts.require_none, record)
+    made = await lines.strangers.run(
+        address_of(request), partial(accounts.begin, record, sent.name, sent.password)
+    )
     return AccountOut(id=made.id, name=made.name)
 
 
 @router.post("/session", status_code=204, responses=SIGN_IN)
-def post_session(  # noqa: PLR0917  # what signing in is about
+async def post_session(  # noqa: PLR0917  # what signing in is about
     record: Record,
-    tries: SignInTries,
+    lines: InLine,
     now: Now,
     sent: AccountIn,
     request: Request,
     response: Response,
 ) -> None:
     """Signs this browser in."""
-    token = accounts.sign_in(
-        record,
-        tries,
-        name=sent.name,
-        password=sent.password,
-        address=address_of(request),
-        now=now,
+    device = request.cookies.get(KNOWN_COOKIE)
+    known = await run_in_threadpool(accounts.is_known, record, sent.name, device, now)
+    address = address_of(request)
+    line, who = (lines.known, f"on {device}") if known else (lines.strangers, address)
+    shown = await line.run(
+        who, partial(accounts.sign_in, record, sent.name, sent.password, address, now, device)
     )
-    _let_in(request, response, token)
+    _let_in(request, response, shown.token)
+    _show(request, response, KNOWN_COOKIE, shown.device, KNOWN_FOR_S)
 
 
 def _let_in(request: Request, response: Response, token: str) -> None:
+    _show(request, response, COOKIE, token, int(accounts.LASTS.total_seconds()))
+
+
+def _show(request: Request, response: Response, name: str, value: str, max_age: int) -> None:
     response.set_cookie(
-        COOKIE,
-        token,
-        max_age=int(accounts.LASTS.total_seconds()),
+        name,
+        value,
+        max_age=max_age,
         httponly=True,
         samesite="strict",
         secure=request.url.scheme == "https",

@@ -18,7 +18,7 @@ from firstloop.core.letters.phrases import OURS
 from firstloop.core.teaching.steps import StepKind
 from firstloop.core.text.tricky import TrickyKind, tricky_places
 from firstloop.core.text.words import Joins, compose
-from firstloop.formats import gif, svg
+from firstloop.formats import svg
 from firstloop.services import lessons as giving
 from firstloop.services.clock import day_of
 from firstloop.services.joining import joins_of
@@ -193,6 +193,8 @@ def get_drawing(school_class: Class, text: Text, animated: bool = False) -> Resp
 @router.get("/movement", response_class=Response)
 def get_movement(school_class: Class, text: Text) -> Response:
     """A letter or word as it is written, as a GIF file: what any phone can show."""
+    from firstloop.formats import gif  # noqa: PLC0415  # slow to load, seldom asked for
+
     hand = school_class.hand
     drawn = draw(compose(text, hand).script, hand.proportions, school_class.ruling)
     return Response(gif.written(drawn), media_type=GIF)

@@ -26,7 +26,7 @@ from firstloop.core.teaching.customs import Customs, how_to_change, written_of
 from firstloop.services import handing_in
 from firstloop.services import texts as judging
 from firstloop.store import texts
-from firstloop.store.records import TextRecord
+from firstloop.store.records import TextRecord, is_judged_by
 from firstloop.store.texts import WhichTexts
 
 router = APIRouter(prefix="/api", tags=["texts"])
@@ -101,6 +101,8 @@ class TextOut(BaseModel):
     held: Verdicts
     findings: list[FindingInText]
     say: str
+    judged: bool
+    """False: the checker failed on it, and a later version will judge it."""
     put_right: str | None
     """How the class changes a letter of a word; null where each is the one that was wanted."""
     letters: list[LetterInText]
@@ -202,6 +204,7 @@ def _out(kept: TextRecord, customs: Customs) -> TextOut:
                 {**letter, "attempt_id": kept.attempts.get(place)}
                 for place, letter in enumerate(answer["letters"])
             ],
+            "judged": is_judged_by(text.checker),
             "put_right": _put_right(kept, customs),
             "row": _row_out(kept, customs),
             "judgement": judgement_out(kept.judgement),

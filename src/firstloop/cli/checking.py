@@ -57,12 +57,22 @@ def _ink_files(paths: list[Path]) -> Iterator[Path]:
 
 
 def _source(path: Path) -> InkSource:
+    name = _written(path.name)
     try:
         if path.stat().st_size > inkml.MAX_BYTES:  # not even read
-            return InkSource(path.name, error=inkml.too_large())
-        return InkSource(path.name, path.read_bytes())
+            return InkSource(name, error=inkml.too_large())
+        return InkSource(name, path.read_bytes())
     except OSError as error:
-        return InkSource(path.name, error=f"cannot be read: {error.strerror}")
+        return InkSource(name, error=f"cannot be read: {error.strerror}")
+
+
+def _written(name: str) -> str:
+    r"""A file's name as it can be written: its bytes that are no UTF-8 are escaped.
+
+    >>> print(_written(os.fsdecode(b"m_\xff\xfe.inkml")))
+    m_\xff\xfe.inkml
+    """
+    return os.fsencode(name).decode("utf-8", "backslashreplace")
 
 
 FEW_FILES = 32

@@ -1,26 +1,32 @@
 """`firstloop serve`, and the document of what it answers."""
 
 import argparse
-import ipaddress
 import json
 import socket
 from contextlib import closing
 from datetime import UTC, datetime
 from pathlib import Path
-from types import FrameType
+from threading import Thread
 from typing import TYPE_CHECKING
 
 from firstloop.cli.options import Commands, with_record
 from firstloop.core.errors import FirstLoopError
 
 if TYPE_CHECKING:
+    from fastapi import FastAPI
+
     from firstloop.services.certificates import Certificate
     from firstloop.store.database import Database
 
-INTERFACE = Path(__file__).parents[3] / "web" / "dist"
+PACKAGED = Path(__file__).parents[1] / "interface"
+INTERFACE = PACKAGED if PACKAGED.is_dir() else Path(__file__).parents[3] / "web" / "dist"
+"""The built front end: of a wheel within it, of a checkout where it is built."""
 
 LARGE = 500_000_000
 """Bytes that a disc may take seconds to read."""
+
+WAITING = 1024
+"""Lines that may wait to be taken in: a school's pads at once, and who wants to do harm beside."""
 
 LONGEST_GOODBYE_S = 5
 """For requests that are being answered when it is told to end."""
@@ -56,28 +62,39 @@ def _serve(options: argparse.Namespace) -> int:
     import uvicorn  # noqa: PLC0415  # `firstloop check` stays quick to start
 
     from firstloop.api.app import create_app  # noqa: PLC0415
-    from firstloop.services.preparing import prepare  # noqa: PLC0415
+    from firstloop.api.door import Slowed  # noqa: PLC0415
+    from firstloop.cli.reached import is_loopback, names_of, where_pads_come  # noqa: PLC0415
+    from firstloop.cli.reception import Server, Timed, raise_the_limit  # noqa: PLC0415
+    from firstloop.core.geometry import compiled  # noqa: PLC0415
+    from firstloop.services.preparing import is_teaching, prepare_aside  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
     if not INTERFACE.is_dir():
         raise FirstLoopError('the interface is not built; run "make setup" first')
+    raise_the_limit()
     listening = _listen(options.host, options.port)
     if options.db.exists() and options.db.stat().st_size > LARGE:
         print(f"The record is looked over first: {options.db}", flush=True)
     with closing(listening), closing(Database(options.db)) as database:
-        names = _names(options.host, options.name)
-        tls = None if _is_loopback(options.host) else _tls(options, database, names)
-        where = _reached_at(names, options.port) if tls else None
-        app = create_app(database, INTERFACE, hosts=names, address=where)
-        prepare(database, datetime.now(UTC))
-        app.openapi()  # the routes are put together when they are first asked for: not by a request
+        names = names_of(options.host, options.name)
+        tls = None if is_loopback(options.host) else _tls(options, database, names)
+        where = where_pads_come(names, options.port) if tls else None
+        is_their_own = tls is not None and tls.authority is None
+        app = create_app(database, INTERFACE, hosts=names, address=where, tls_for_good=is_their_own)
+        compiled.load_aside()
+        if is_teaching(database, datetime.now(UTC)):
+            compiled.begin_loading()
+        _put_together(app, "/api/write/attempts")
         _answer_from_now_on(listening, options.host, options.port)
-        shown = where or f"http://{options.host}:{options.port}"
+        if tls and where is None:
+            print("This machine is on no network just now: pads will not find it", flush=True)
+        shown = where or f"http{'s' if tls else ''}://{options.host}:{options.port}"
         print(f"First Loop is at {shown} (Ctrl+C ends it)", flush=True)
         if tls and tls.authority:
             print(f"Put this on each pad, once, so that it trusts the address: {tls.authority}")
         settings = uvicorn.Config(
-            app,
+            Slowed(app),
+            http=Timed,
             log_level="warning",
             server_header=False,
             proxy_headers=False,  # nobody stands before it whose word would count
@@ -86,28 +103,25 @@ def _serve(options: argparse.Namespace) -> int:
             ssl_keyfile=tls.key if tls else None,
         )
 
-        class Server(uvicorn.Server):
-            """Who listens to what happens would keep it waiting when it is told to end."""
-
-            def handle_exit(self, sig: int, frame: FrameType | None) -> None:
-                database.news.end()
-                super().handle_exit(sig, frame)
-
-        Server(settings).run(sockets=[listening])
+        Thread(
+            target=prepare_aside,
+            args=(database, datetime.now(UTC), lambda: _put_together(app, "/api")),
+            name="preparing",
+            daemon=True,
+        ).start()
+        Server(settings, database.news.end, where).run(sockets=[listening])
     return 0
 
 
-def _reached_at(names: list[str], port: int) -> str:
-    """Where pads find it: at a number rather than a name, which not every network knows."""
-    numbers = [one for one in names if one[:1].isdigit()]
-    return f"https://{(numbers or names)[0]}:{port}"
+def _put_together(app: "FastAPI", path: str) -> None:
+    """Routes are put together when something is first matched with them, up to the one that takes
+    it: those by which children hand in, before a request waits for it."""
+    from starlette.routing import Match  # noqa: PLC0415
 
-
-def _is_loopback(host: str) -> bool:
-    try:
-        return ipaddress.ip_address(host).is_loopback
-    except ValueError:
-        return host == "localhost"
+    asked = {"type": "http", "method": "POST", "path": path, "root_path": "", "headers": []}
+    for route in app.router.routes:
+        if route.matches(dict(asked))[0] is Match.FULL:
+            return
 
 
 def _tls(options: argparse.Namespace, database: "Database", names: list[str]) -> "Certificate":
@@ -133,22 +147,6 @@ def _tls(options: argparse.Namespace, database: "Database", names: list[str]) ->
     return certificate_for(["localhost", "127.0.0.1", *names], folder, datetime.now(UTC))
 
 
-def _names(host: str, more: list[str]) -> list[str]:
-    """What the server may be called in the addresses of those who ask: nothing else is answered."""
-    try:
-        address = ipaddress.ip_address(host)
-    except ValueError:
-        return [host, *more]
-    if not address.is_unspecified:
-        return [f"[{host}]" if address.version == 6 else host, *more]
-    own = socket.gethostname()
-    try:
-        found = {str(info[4][0]) for info in socket.getaddrinfo(own, None, family=socket.AF_INET)}
-    except OSError:  # its name leads nowhere; it may be given with --name
-        found = set()
-    return [own, f"{own}.local", *sorted(found), *more]
-
-
 def _listen(host: str, port: int) -> socket.socket:
     """A socket at the address, taken before anything long is begun. Who comes while the server
     prepares is not answered, and comes again: a pad that waited for seconds would be no better."""
@@ -170,7 +168,7 @@ def _listen(host: str, port: int) -> socket.socket:
 
 def _answer_from_now_on(listening: socket.socket, host: str, port: int) -> None:
     try:
-        listening.listen()
+        listening.listen(WAITING)
     except OSError as error:  # another took the address meanwhile
         raise _taken(host, port, error) from error
 

@@ -7,6 +7,16 @@ class FirstLoopError(Exception):
     """The root of every error that a user can cause; its text is fit to be shown to her."""
 
 
+class LooksAlikeError(FirstLoopError):
+    """A name that cannot be told from another by eye, and is another."""
+
+    def __init__(self, there: str) -> None:
+        super().__init__(
+            f"{there} is there already and looks just like this, written with other signs; if "
+            "it is the same, leave this one out, and if they are two, say so"
+        )
+
+
 class InkError(FirstLoopError):
     """Ink that cannot be checked: no strokes, no extent, numbers that are none."""
 

@@ -5,7 +5,6 @@ with a finger. The file asks nothing of anybody and holds no child's name.
 """
 
 import json
-from collections.abc import Sequence
 from dataclasses import asdict
 from pathlib import Path
 from typing import Any
@@ -19,7 +18,7 @@ from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.pace import movement_of
 from firstloop.core.letters.phrases import move_words
 from firstloop.core.letters.ruling import Ruling, rules
-from firstloop.core.teaching.customs import AMOUNTS, USUAL, Customs
+from firstloop.core.teaching.under_way import UnderWay
 from firstloop.core.text.words import compose
 from firstloop.formats.svg import page_of
 
@@ -38,13 +37,14 @@ LETTER = (
 """To the grown-up who opens it, in two sentences."""
 
 
-def home_page(texts: Sequence[str], hand: Hand, ruling: Ruling, customs: Customs = USUAL) -> str:
-    """The page for some letters, pairs or words, in the class's hand on its lines; raises
+def home_page(lesson: UnderWay, hand: Hand, ruling: Ruling) -> str:
+    """The page for what a lesson takes home, in the class's hand on its lines; raises
     UnknownLetterError."""
+    texts = lesson.at_home
     given = {
         "title": f"At home: {', '.join(texts)}",
         "letter": LETTER.format(
-            what="each one" if len(texts) > 1 else texts[0], own=AMOUNTS[customs.own].at_home
+            what="each one" if len(texts) > 1 else texts[0], own=lesson.asked_at_home
         ),
         "texts": [
             _text(draw(compose(text, hand).script, hand.proportions, ruling), text)

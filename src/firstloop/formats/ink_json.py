@@ -2,6 +2,7 @@
 `[x, y, ms, force]` with x and y in u (base line 0, y up), the milliseconds since the ink's first
 point and the force (0 to 1), both null where the pen did not tell."""
 
+import json
 from collections.abc import Iterable, Mapping
 from typing import Any
 
@@ -16,6 +17,10 @@ PLACE_DIGITS, FORCE_DIGITS = 4, 3
 
 SMALL_SPACING, SMALL_DIGITS = 0.1, 2
 """Of a small picture: u between its points, a third of which would not be seen; decimals."""
+
+SMALL_POINTS, SMALL_BYTES = 250, 4096
+"""At most, of a small picture. A letter has fifty points; what has far more is no letter, and is
+shown the coarser for it."""
 
 Point = tuple[float, float, float | None, float | None]
 
@@ -49,10 +54,19 @@ def small_picture(ink: Ink) -> list[list[list[float]]]:
     >>> small_picture(Ink((Stroke.of([[0, 1], [0, 0.95], [0, 0.8]]),)))
     [[[0.0, 1.0], [0.0, 0.9], [0.0, 0.8]]]
     """
-    return [
-        polyline.respace(one.points, SMALL_SPACING).round(SMALL_DIGITS).tolist()
-        for one in ink.strokes
+    lengths = [polyline.length(one.points) for one in ink.strokes]
+    longest_first = sorted(range(len(lengths)), key=lambda at: -lengths[at])
+    kept = sorted(longest_first[: SMALL_POINTS // 3])
+    spacing = max(SMALL_SPACING, sum(lengths) / (SMALL_POINTS - 2 * len(kept)))
+    picture = [
+        polyline.respace(ink.strokes[at].points, spacing).round(SMALL_DIGITS).tolist()
+        for at in kept
     ]
+    while len(json.dumps(picture)) > SMALL_BYTES:  # far from the line its numbers are long
+        picture = [
+            [*line[:-1:2], line[-1]] for line in picture if len(picture) < 3 or len(line) > 2
+        ]
+    return picture
 
 
 def ink_from(strokes: Iterable[Mapping[str, Any]]) -> Ink:

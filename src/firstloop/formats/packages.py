@@ -3,9 +3,8 @@
 import json
 from functools import lru_cache
 from importlib import resources
-from typing import Any
-
-from jsonschema import Draft202012Validator
+from itertools import islice
+from typing import TYPE_CHECKING, Any
 
 from firstloop.core.errors import Data, PackageError
 from firstloop.core.letters import Hand, hand_package
@@ -13,8 +12,16 @@ from firstloop.core.plain_text import faults_of
 from firstloop.core.teaching import scheme_package
 from firstloop.core.teaching.families import Scheme
 
+if TYPE_CHECKING:
+    from jsonschema import Draft202012Validator
+
 LARGEST = 1_000_000
-"""Bytes: a hand with eight ways for each letter has a tenth of this."""
+LARGEST_OF = {"hand": LARGEST, "scheme": 100_000}
+"""Bytes: a hand with eight ways for each letter has a tenth of this, a scheme of each letter by
+itself, with a reason, a fifth."""
+
+MOST_FAULTS, LONGEST_FAULT = 20, 200
+"""That are told, and characters of each: who has more, has another kind of file."""
 
 
 def write_hand(hand: Hand) -> str:
@@ -50,19 +57,19 @@ def _text(data: Data) -> str:
 
 def _checked(content: bytes, name: str) -> Data:
     """The data of a file that fits its schema."""
-    if len(content) > LARGEST:
-        raise PackageError([("file", f"is larger than {LARGEST // 1000} kB")])
+    if len(content) > LARGEST_OF[name]:
+        raise PackageError([("file", f"is larger than {LARGEST_OF[name] // 1000} kB")])
     try:
         data = json.loads(content)
-        unfit = list(faults_of(data))
+        unfit = list(islice(faults_of(data), MOST_FAULTS))
     except (ValueError, RecursionError) as error:
         raise PackageError([("file", f"is no JSON: {error}")]) from error
     if unfit:
         said = "holds a sign that cannot be shown, or a number that is none"
         raise PackageError([(ascii("/".join(place)), said) for place in unfit])
     faults = sorted(
-        ("/".join(map(str, fault.absolute_path)) or "file", fault.message)
-        for fault in _validator(name).iter_errors(data)
+        ("/".join(map(str, fault.absolute_path)) or "file", _short(fault.message))
+        for fault in islice(_validator(name).iter_errors(data), MOST_FAULTS)
     )
     if faults:
         raise PackageError(faults)
@@ -70,6 +77,13 @@ def _checked(content: bytes, name: str) -> Data:
     return checked
 
 
+def _short(said: str) -> str:
+    """What is wrong, without all of what it is wrong with."""
+    return said if len(said) <= LONGEST_FAULT else f"{said[:LONGEST_FAULT]} …"
+
+
 @lru_cache(maxsize=2)
-def _validator(name: str) -> Draft202012Validator:
+def _validator(name: str) -> "Draft202012Validator":
+    from jsonschema import Draft202012Validator  # noqa: PLC0415  # slow to load, seldom asked for
+
     return Draft202012Validator(schema(name))

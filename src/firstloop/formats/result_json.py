@@ -1,6 +1,8 @@
 """What a check says, as the contract of the check has it in JSON."""
 
 from firstloop.core.checking.findings import Finding, LetterResult, Mark, Result, TextResult
+from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.evidence.task import Task
 
 Answer = dict[str, object]
 
@@ -22,6 +24,21 @@ def as_json(result: Result | TextResult) -> Answer:
         if result.row is not None:
             common["row"] = {"best": result.row.best, "change": result.row.change}
     return common | {"checker": result.checker}
+
+
+def unjudged_json(task: Task, hand: str) -> Answer:
+    """The answer of a text of which nothing could be seen, for the check failed on it."""
+    return {
+        "target": task.target,
+        "kind": task.kind,
+        "hand": hand,
+        "reads_as": "",
+        "verdict": dict.fromkeys(Dimension, Verdict.UNSEEN),
+        "findings": [],
+        "say": "",
+        "letters": [],
+        "marks": [],
+    }
 
 
 def _letter(letter: LetterResult) -> Answer:

@@ -10,9 +10,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.ruling import Ruling, rules
-from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, Customs
-from firstloop.core.teaching.lesson import Lesson, Step
-from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.teaching.under_way import Moment, UnderWay
 from firstloop.core.text.words import compose
 
 INK, RULE, SOFT = HexColor("#1c2b45"), HexColor("#7fb0ab"), HexColor("#5b6478")
@@ -22,74 +20,60 @@ MARGIN = 18 * mm
 X_HEIGHT = 7 * mm
 """Of the letters to be shown: as large as the children write them."""
 
-STEP_HEIGHT, TOP_OF_STEPS = 11.5 * mm, 62 * mm
+STEP_HEIGHT, TOP_OF_STEPS, ROOM_BELOW = 11.5 * mm, 62 * mm, 9 * mm
 FONT, BOLD = "Helvetica", "Helvetica-Bold"
 
 
-def lesson_page(lesson: Lesson, hand: Hand, ruling: Ruling, customs: Customs, *, day: str) -> bytes:
-    """The plan of a lesson as one page of PDF; the letters as the class writes them."""
-    file = BytesIO()
+def lesson_page(given: UnderWay, hand: Hand, ruling: Ruling) -> bytes:
+    """The plan of a lesson as one page of PDF, stop by stop, in the letters of the class."""
+    lesson, file = given.lesson, BytesIO()
     canvas = Canvas(file, pagesize=A4, pageCompression=1)
     new = ", ".join(lesson.new)
-    canvas.setTitle(f"Lesson: {new}, {day}")
+    canvas.setTitle(f"Lesson: {new}, {given.date_text}")
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 20)
     canvas.drawString(MARGIN, HEIGHT - 24 * mm, f"Lesson: {new}")
     canvas.setFont(FONT, 11)
     canvas.setFillColor(SOFT)
-    canvas.drawRightString(WIDTH - MARGIN, HEIGHT - 24 * mm, f"{day}, {lesson.spent:g} minutes")
+    spent = f"{given.date_text}, {lesson.spent:g} minutes"
+    canvas.drawRightString(WIDTH - MARGIN, HEIGHT - 24 * mm, spent)
     _line_of(canvas, " ".join(lesson.new), hand, ruling, HEIGHT - 46 * mm)
-    y = HEIGHT - TOP_OF_STEPS
-    for step in lesson.steps:
-        if not step.skipped:
-            below = step.note or _told(step.kind, customs)
-            _step(canvas, step, _matter(step.kind, lesson, customs, day), below, y)
-            y -= STEP_HEIGHT
+    room = (HEIGHT - TOP_OF_STEPS - MARGIN) / max(1, len(given.moments))
+    height = min(STEP_HEIGHT, room)  # many letters come round often: it stays one page
+    for place, moment in enumerate(given.moments):
+        _stop(canvas, moment, HEIGHT - TOP_OF_STEPS - place * height, height)
     canvas.showPage()
     canvas.save()
     return file.getvalue()
 
 
-def _matter(kind: StepKind, lesson: Lesson, customs: Customs, day: str) -> str:
-    """What a step is about in this lesson."""
-    return {
-        StepKind.DATE: day,
-        StepKind.LOOK_BACK: "  ".join(lesson.look_back),
-        StepKind.OWN: AMOUNTS[customs.own].told,
-        StepKind.WORDS: ", ".join(lesson.words),
-        StepKind.SENTENCE: lesson.sentence,
-    }.get(kind, "")
-
-
-def _told(kind: StepKind, customs: Customs) -> str:
-    """What the class is told in a step, by its customs; the teacher's own note goes before it."""
-    return RUBBING_OUT[customs.rubbing_out] if kind is StepKind.WORDS else ""
-
-
-def _step(canvas: Canvas, step: Step, matter: str, below: str, y: float) -> None:
-    """A box to tick, the minutes, what is done, and small below it the note."""
+def _stop(canvas: Canvas, moment: Moment, y: float, height: float) -> None:
+    """A box to tick, the minutes, what it is, what is written; small below it the teacher's note,
+    or what the class is told."""
     canvas.setStrokeColor(RULE)
     canvas.setLineWidth(0.8)
     canvas.rect(MARGIN, y - 0.6 * mm, 4 * mm, 4 * mm)
     canvas.setFillColor(SOFT)
     canvas.setFont(FONT, 10)
-    canvas.drawRightString(MARGIN + 17 * mm, y, f"{step.minutes:g} min")
+    canvas.drawRightString(MARGIN + 17 * mm, y, f"{moment.stop.minutes:g} min")
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 11)
-    canvas.drawString(MARGIN + 21 * mm, y, STEPS[step.kind].title)
+    canvas.drawString(MARGIN + 21 * mm, y, moment.name)
     canvas.setFont(FONT, 11)
-    canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, matter or STEPS[step.kind].what))
-    if below:
+    canvas.drawString(MARGIN + 66 * mm, y, _fitted(canvas, moment.matter))
+    below = moment.note or " ".join(said for said in moment.said if said != moment.matter)
+    if below and height >= ROOM_BELOW:
         canvas.setFillColor(SOFT)
         canvas.setFont(FONT, 9)
-        canvas.drawString(MARGIN + 66 * mm, y - 4 * mm, _fitted(canvas, below))
-    canvas.line(MARGIN, y - 5.6 * mm, WIDTH - MARGIN, y - 5.6 * mm)
+        canvas.drawString(MARGIN + 66 * mm, y - 4 * mm, _fitted(canvas, below, 9))
+    line = y - min(5.6 * mm, height / 2)
+    canvas.line(MARGIN, line, WIDTH - MARGIN, line)
 
 
-def _fitted(canvas: Canvas, text: str) -> str:
+def _fitted(canvas: Canvas, text: str, size: float = 11) -> str:
     """The text, cut with dots where it is longer than its column."""
     room = WIDTH - 2 * MARGIN - 66 * mm
-    while text and canvas.stringWidth(text, FONT, 11) > room:
+    while text and canvas.stringWidth(text, FONT, size) > room:
         text = text[:-2].rstrip() + "…"
     return text
 

@@ -1,25 +1,25 @@
 """Accounts and signing in: passwords are kept as argon2 digests, what a browser shows as a digest
 of random bytes."""
 
-import hashlib
 import secrets
-import threading
+import unicodedata
+from dataclasses import dataclass
 from datetime import datetime, timedelta
+from functools import cache
 
 from argon2 import PasswordHasher
 from argon2.exceptions import Argon2Error, InvalidHashError
 
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import require_good_password
-from firstloop.services.tries import Tries
-from firstloop.store import accounts, school, sign_ins, staff
-from firstloop.store.database import Database
+from firstloop.services import guessing
+from firstloop.services.digests import digest_of, new_token
+from firstloop.store import accounts, known_devices, school, sign_ins, staff
+from firstloop.store.database import Database, Session
 from firstloop.store.records import AccountRecord, NotInRecordError, Signed
 
 LASTS = timedelta(hours=12)
 """A school day with its evening; then the password is asked again."""
-
-TOKEN_BYTES = 32
 
 
 class WrongPasswordError(FirstLoopError):
@@ -33,16 +33,23 @@ class StillTeachesError(FirstLoopError):
 _HASHER = PasswordHasher()
 """argon2id as RFC 9106 proposes it where memory is small: 64 MiB, three passes."""
 
-_ONE_AT_A_TIME = threading.Lock()
-"""Who tries many passwords at once takes no more memory than who tries one."""
 
-_NOBODYS = _HASHER.hash(secrets.token_hex())
-"""A name that is not there takes as long as one that is."""
+@cache
+def _nobodys() -> str:
+    """A digest of nothing: a name that is not there takes as long as one that is."""
+    return _HASHER.hash(secrets.token_hex())
+
+
+def require_none(record: Database) -> None:
+    """Raises AccountTakenError where there is an account already."""
+    with record.session() as session:
+        accounts.require_none(session)
 
 
 def begin(record: Database, name: str, password: str) -> AccountRecord:
     """Makes the first account; it takes over the classes that the record has. Raises PasswordError
     and AccountTakenError."""
+    require_none(record)  # before anything is digested, which is dear
     digest = _digest(password, name)
     with record.writing() as session:
         claimed = accounts.claim(session, name, digest)
@@ -50,32 +57,70 @@ def begin(record: Database, name: str, password: str) -> AccountRecord:
         return claimed
 
 
-def add(record: Database, name: str, password: str) -> AccountRecord:
-    """Makes an account for a colleague; raises PasswordError and AccountTakenError."""
+def add(record: Database, name: str, password: str, *, alike: bool = False) -> AccountRecord:
+    """Makes an account for a colleague; raises PasswordError and AccountTakenError, and
+    LooksAlikeError unless a name that looks like another's is meant."""
+    with record.session() as session:  # before anything is digested, which is dear
+        accounts.require_free(session, name, alike=alike)
     digest = _digest(password, name)
     with record.writing() as session:
-        return accounts.add(session, name, digest)
+        return accounts.add(session, name, digest, alike=alike)
 
 
-def sign_in(
-    record: Database, tries: Tries, *, name: str, password: str, address: str, now: datetime
-) -> str:
-    """Signs a browser in; the token that it shows from now on. Raises WrongPasswordError and
-    TooManyTriesError."""
-    tries.count(address, name, now)
+@dataclass(frozen=True, slots=True)
+class SignedIn:
+    """What a browser shows from now on: that it is signed in, and by what its device is known."""
+
+    token: str
+    device: str
+
+
+def is_known(record: Database, name: str, device: str | None, now: datetime) -> bool:
+    """Whether somebody of that name has signed in on a device before."""
     with record.session() as session:
-        try:
-            account = accounts.named(session, name)
-            digest = accounts.password_of(session, account.id) or _NOBODYS
-        except NotInRecordError:
-            account, digest = None, _NOBODYS
-    if not _is_right(digest, password) or account is None:
-        raise WrongPasswordError("this name and this password do not go together; try again")
-    tries.succeeded(address, name)
-    token = secrets.token_urlsafe(TOKEN_BYTES)
+        account = _named(session, name)
+        return account is not None and _knows(session, account, device, now)
+
+
+def sign_in(  # noqa: PLR0917  # what signing in is about
+    record: Database,
+    name: str,
+    password: str,
+    address: str,
+    now: datetime,
+    device: str | None = None,
+) -> SignedIn:
+    """Signs a browser in. Raises WrongPasswordError and TooManyTriesError."""
+    with record.session() as session:
+        account = _named(session, name)
+        known = account is not None and _knows(session, account, device, now)
+        place = guessing.place_of(address, digest_of(device) if known and device else None)
+        guess = guessing.at_a_password(name, place)
+        guess.require_patience(session, now)
+        digest = accounts.password_of(session, account.id) if account else None
+    is_right = _is_right(digest or _nobodys(), password)
     with record.writing() as session:
-        sign_ins.add(session, digest_of(token), account.id, now + LASTS, now)
-    return token
+        # Meanwhile it may have been set anew, or the account removed.
+        if is_right and account and accounts.still_has(session, account.id, digest):
+            shown = SignedIn(new_token(), device if known and device else new_token())
+            sign_ins.add(session, digest_of(shown.token), account.id, now + LASTS, now)
+            known_devices.add(session, digest_of(shown.device), account.id, now)
+            return shown
+        guess.was_wrong(session, now)
+    raise WrongPasswordError("this name and this password do not go together; try again")
+
+
+def _named(session: Session, name: str) -> AccountRecord | None:
+    try:
+        return accounts.named(session, name)
+    except NotInRecordError:
+        return None
+
+
+def _knows(session: Session, account: AccountRecord, device: str | None, now: datetime) -> bool:
+    return device is not None and known_devices.is_known(
+        session, digest_of(device), account.id, now
+    )
 
 
 def signed_in(
@@ -89,12 +134,16 @@ def signed_in(
         return found
 
 
-def sign_in_here(record: Database, account_id: int, now: datetime) -> str:
+def sign_in_here(record: Database, now: datetime) -> str | None:
     """Signs the browser in that sits at the machine of a demonstration, so that it is known beside
-    a pad that is tried in it; the token that it shows."""
-    token = secrets.token_urlsafe(TOKEN_BYTES)
+    a pad that is tried in it; the token that it shows. None where it is a demonstration no more:
+    somebody may be making the first account just now."""
+    token = new_token()
     with record.writing() as session:
-        sign_ins.add(session, digest_of(token), account_id, now + LASTS, now)
+        nobody = sign_ins.nobody(session)
+        if nobody is None or not school.is_demo(session):
+            return None
+        sign_ins.add(session, digest_of(token), nobody.account_id, now + LASTS, now)
     return token
 
 
@@ -110,20 +159,25 @@ def sign_out(record: Database, token: str) -> None:
         sign_ins.remove(session, digest_of(token))
 
 
-def change_password(
-    record: Database, account_id: int, *, old: str, new: str, token: str | None
+def change_password(  # noqa: PLR0917  # which of whom, for which, when
+    record: Database, account_id: int, old: str, new: str, token: str | None, now: datetime
 ) -> None:
-    """Changes a password; all other browsers are signed out. Raises WrongPasswordError and
-    PasswordError."""
+    """Changes a password; all other browsers are signed out. Raises WrongPasswordError,
+    TooManyTriesError and PasswordError."""
+    guess = guessing.at_her_own_password(account_id)
     with record.session() as session:
+        guess.require_patience(session, now)
         account = accounts.get(session, account_id)
-        digest = accounts.password_of(session, account_id) or _NOBODYS
-    if not _is_right(digest, old):
-        raise WrongPasswordError("this is not the password you have now; try again")
-    fresh = _digest(new, account.name)
+        digest = accounts.password_of(session, account_id)
+    is_right = _is_right(digest or _nobodys(), old)
+    fresh = _digest(new, account.name) if is_right else ""
     with record.writing() as session:
-        accounts.set_password(session, account_id, fresh)
-        sign_ins.remove_all(session, account_id, but=digest_of(token) if token else None)
+        if is_right and accounts.still_has(session, account_id, digest):
+            accounts.set_password(session, account_id, fresh)
+            sign_ins.remove_all(session, account_id, but=digest_of(token) if token else None)
+            return
+        guess.was_wrong(session, now)
+    raise WrongPasswordError("this is not the password you have now; try again")
 
 
 def reset_password(record: Database, name: str, password: str) -> None:
@@ -147,22 +201,28 @@ def remove(record: Database, name: str) -> None:
                 "delete it, first"
             )
         accounts.remove(session, account.id)
+    record.clear_log()
 
 
 def _digest(password: str, name: str) -> str:
     require_good_password(password, name)
-    with _ONE_AT_A_TIME:
-        return _HASHER.hash(password)
+    return _HASHER.hash(_composed(password))
 
 
 def _is_right(digest: str, password: str) -> bool:
-    with _ONE_AT_A_TIME:
-        try:
-            return _HASHER.verify(digest, password)
-        except (Argon2Error, InvalidHashError):
-            return False
+    composed = _composed(password)
+    # Digests from before passwords were composed are of what was typed then.
+    return any(_goes_with(digest, typed) for typed in dict.fromkeys((composed, password)))
 
 
-def digest_of(token: str) -> str:
-    """What is kept of what a browser shows: whoever reads it cannot show it."""
-    return hashlib.sha256(token.encode("utf-8", "replace")).hexdigest()
+def _composed(password: str) -> str:
+    """One keyboard sends an accent with its letter, another after it: both are one password (NFC,
+    as RFC 8265 has it)."""
+    return unicodedata.normalize("NFC", password)
+
+
+def _goes_with(digest: str, typed: str) -> bool:
+    try:
+        return _HASHER.verify(digest, typed)
+    except (Argon2Error, InvalidHashError):
+        return False

@@ -15,6 +15,7 @@ from cryptography.hazmat.primitives.asymmetric import ec
 from cryptography.x509.oid import ExtendedKeyUsageOID, NameOID
 
 from firstloop.core.errors import FirstLoopError
+from firstloop.store.soundness import make_ours_alone
 
 AUTHORITY_LASTS, SERVER_LASTS = timedelta(days=3650), timedelta(days=397)
 """Browsers take no certificate of a server that lasts longer than 398 days."""
@@ -38,7 +39,7 @@ class Certificate:
 
 def certificate_for(names: Iterable[str], folder: Path, now: datetime) -> Certificate:
     """The certificate for a machine that is called so, made in a folder where there is none."""
-    folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+    make_ours_alone(folder)
     found = Certificate(folder / "server.pem", folder / "server.key", folder / "authority.pem")
     wanted = sorted(set(names))
     authority = _authority(folder, now)

@@ -26,12 +26,17 @@ class ClassIsFullError(FirstLoopError):
 
 
 def take_in(
-    record: Database, class_id: int, children: list[tuple[str, Handedness]]
+    record: Database,
+    class_id: int,
+    children: list[tuple[str, Handedness]],
+    *,
+    alike: bool = False,
 ) -> list[PupilRecord]:
-    """Takes children into a class, all or none; raises NameTakenError and ClassIsFullError."""
+    """Takes children into a class, all or none; raises NameTakenError and ClassIsFullError, and
+    LooksAlikeError unless names that look alike are meant."""
     with record.writing() as session:
         _require_room(session, class_id, len(children))
-        return [pupils.add(session, class_id, name, hand) for name, hand in children]
+        return [pupils.add(session, class_id, name, hand, alike=alike) for name, hand in children]
 
 
 def forget(record: Database, class_id: int, pupil_id: int) -> InCopies:

@@ -1,14 +1,14 @@
 """Classes of a teacher: made, opened, handed on, shared, begun anew with a school year, deleted."""
 
-from firstloop.core.errors import FirstLoopError
+from firstloop.core.errors import FirstLoopError, LooksAlikeError
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.names import key_of, look_alike
 from firstloop.core.staff import Role
-from firstloop.core.teaching.roster import key_of
 from firstloop.services.children import InCopies, left_in_copies
 from firstloop.store import accounts, class_moves, classes, pupils, staff
-from firstloop.store.database import Database
+from firstloop.store.database import Database, Session
 from firstloop.store.records import AccountRecord, ClassRecord, HerClass
 
 MOST_CLASSES = 40
@@ -32,17 +32,19 @@ def begin(
     ruling: Ruling,
     x_height_mm: float,
     children: list[tuple[str, Handedness]],
+    alike: bool = False,
 ) -> ClassRecord:
     """Makes a class of a teacher's, and opens it; raises ClassIsThereError where another of hers is
-    called so, NameTakenError and UnknownLetterError."""
+    called so, NameTakenError and UnknownLetterError, and LooksAlikeError unless names that look
+    alike are meant."""
     hand_of(style)
     with record.writing() as session:
-        _require_free(staff.classes_of(session, account_id), name)
+        _require_free(staff.classes_of(session, account_id), name, alike=alike)
         made = classes.add(
             session, name, style=style, ruling=ruling, x_height_mm=x_height_mm, children=[]
         )
         for child, handedness in children:
-            pupils.add(session, made.id, child, handedness)
+            pupils.add(session, made.id, child, handedness, alike=alike)
         staff.add(session, made.id, account_id, Role.TEACHER)
         accounts.open_class(session, account_id, made.id)
         return classes.get(session, made.id)
@@ -56,23 +58,33 @@ def open_one(record: Database, account_id: int, class_id: int) -> ClassRecord:
         return classes.get(session, class_id)
 
 
-def rename(record: Database, account_id: int, class_id: int, name: str) -> ClassRecord:
-    """Calls a class otherwise; raises ClassIsThereError."""
+def rename(
+    record: Database, account_id: int, class_id: int, name: str, *, alike: bool = False
+) -> ClassRecord:
+    """Calls a class otherwise; raises ClassIsThereError, and LooksAlikeError unless it is meant."""
     with record.writing() as session:
+        _require_hers(session, class_id, account_id)
         others = [one for one in staff.classes_of(session, account_id) if one.id != class_id]
-        _require_free(others, name)
+        _require_free(others, name, alike=alike)
         classes.rename(session, class_id, name)
         return classes.get(session, class_id)
 
 
 def new_year(
-    record: Database, account_id: int, class_id: int, name: str, pupil_ids: list[int]
+    record: Database,
+    account_id: int,
+    class_id: int,
+    name: str,
+    pupil_ids: list[int],
+    *,
+    alike: bool = False,
 ) -> ClassRecord:
     """Makes a class that writes as this one does and has been taught what it was; children move up
-    into it with all their letters, the others stay. Raises ClassIsThereError and
-    NotInRecordError."""
+    into it with all their letters, the others stay. Raises ClassIsThereError and NotInRecordError,
+    and LooksAlikeError unless it is meant."""
     with record.writing() as session:
-        _require_free(staff.classes_of(session, account_id), name)
+        _require_hers(session, class_id, account_id)
+        _require_free(staff.classes_of(session, account_id), name, alike=alike)
         made_id = class_moves.copy(session, class_id, name)
         staff.add(session, made_id, account_id, Role.TEACHER)
         for pupil_id in pupil_ids:
@@ -94,6 +106,7 @@ def remove(record: Database, account_id: int, class_id: int) -> InCopies:
     """Deletes a class, its children and all that they wrote, for good; another of hers is open
     then. What copies of the record still hold is said."""
     with record.writing() as session:
+        _require_hers(session, class_id, account_id)
         classes.remove(session, class_id)
         left = staff.classes_of(session, account_id)
         accounts.open_class(session, account_id, left[0].id if left else None)
@@ -105,12 +118,15 @@ def hand_over(record: Database, account_id: int, class_id: int, name: str) -> Ac
     """Makes a colleague the class's teacher in one's own place; raises NotInRecordError for a name
     without an account, and ClassIsThereError."""
     with record.writing() as session:
+        _require_hers(session, class_id, account_id)
         colleague = accounts.named(session, name)
         if colleague.id == account_id:
             raise FirstLoopError("the class is yours already; name a colleague")
         there = classes.get(session, class_id).name
         hers = staff.classes_of(session, colleague.id)
-        _require_free([one for one in hers if one.id != class_id], there, whose=colleague.name)
+        _require_free(
+            [one for one in hers if one.id != class_id], there, whose=colleague.name, alike=True
+        )
         staff.remove(session, class_id, account_id)
         staff.add(session, class_id, colleague.id, Role.TEACHER)
         if colleague.class_id is None:
@@ -144,11 +160,20 @@ def no_longer_share(record: Database, class_id: int, account_id: int) -> None:
             accounts.open_class(session, account_id, left[0].id if left else None)
 
 
-def _require_free(hers: list[HerClass], name: str, whose: str = "") -> None:
+def _require_hers(session: Session, class_id: int, account_id: int) -> None:
+    """Whoever asked may have handed the class over since: it is looked at again by who writes."""
+    if staff.role_in(session, class_id, account_id) is not Role.TEACHER:
+        raise staff.NotHersError("you help in this class; only its teacher does this")
+
+
+def _require_free(hers: list[HerClass], name: str, whose: str = "", *, alike: bool = False) -> None:
     if len(hers) >= MOST_CLASSES:
         raise TooManyClassesError(
             f"a teacher has at most {MOST_CLASSES} classes; delete or hand over an old one"
         )
+    for one in hers:
+        if not alike and look_alike(one.name, name):
+            raise LooksAlikeError(one.name)
     if any(key_of(one.name) == key_of(name) for one in hers):
         owner = f"{whose} has" if whose else "you have"
         raise ClassIsThereError(f"{owner} a class called {name} already; name this one otherwise")

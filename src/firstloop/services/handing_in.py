@@ -1,17 +1,17 @@
-"""Handing in: something written is checked and kept, with how the letter stands since."""
+"""Handing in: something written is checked and kept, with how the letter stands since. Where the
+check fails the ink is kept all the same, and judged by a later one."""
 
-from collections.abc import Iterable
 from dataclasses import replace
 from datetime import datetime
 
-from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import LetterResult
-from firstloop.core.checking.texts.check import check_text
+from firstloop.core.checking.findings import LetterResult, TextResult
+from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Help, Kind, Source, Task
 from firstloop.core.text.joins import pairs_in
-from firstloop.formats.result_json import as_json
+from firstloop.formats.result_json import as_json, unjudged_json
 from firstloop.services import joining
+from firstloop.services.checks import letter_checked, text_checked
 from firstloop.services.clock import day_of
 from firstloop.store import (
     attempts,
@@ -64,7 +64,6 @@ def hand_in(
         day = day_of(written_at, school.zone(session))
     stage = pupil.stage or school_class.stage
     task = Task(letter, Kind.LETTER, pupil.handedness, stage)
-    result = check(ink, task, school_class.style, school_class.ruling)
     new = NewAttempt(
         pupil_id=pupil.id,
         task=task,
@@ -74,7 +73,7 @@ def hand_in(
         ruling=school_class.ruling,
         written_at=written_at,
         day=day,
-        checked=Checked.of(result),
+        checked=letter_checked(ink, task, school_class.style, school_class.ruling),
     )
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
@@ -120,7 +119,8 @@ def hand_in_text(
         pupil.stage or school_class.stage,
         open_pairs=frozenset(pair for pair in pairs_in([target]) if joins and not joins(pair)),
     )
-    result = check_text(ink, task, school_class.style, school_class.ruling)
+    from_a_pad = delivery is not None and delivery.work is not None
+    result = _whatever_it_is(ink, task, school_class, from_a_pad=from_a_pad)
     new = NewText(
         pupil_id=pupil.id,
         task=task,
@@ -130,18 +130,16 @@ def hand_in_text(
         ruling=school_class.ruling,
         written_at=written_at,
         day=day,
-        checker=result.checker,
-        answer=as_json(result),
+        checker=result.checker if result else Checked.unjudged().checker,
+        answer=as_json(result) if result else unjudged_json(task, school_class.style.hand),
         ink=ink,
     )
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
             return texts.get(session, school_class.id, before.id), False
         text_id = texts.add(session, school_class.id, new)
-        for place, letter in enumerate(result.letters):
-            if letter.is_evidence:
-                _keep_letter(session, school_class.id, new, letter, InText(text_id, place))
-        _recount(session, school_class.id, pupil.id, result.letters)
+        if result:
+            keep_letters(session, school_class.id, new, result, text_id)
         if delivery:
             handed_in.add(session, delivery, pupil.id, ink, text_id=text_id)
             _tell(session, school_class.id, delivery, written_at)
@@ -176,14 +174,37 @@ def _tell(session: Session, class_id: int, delivery: Delivery, at: datetime) -> 
     happenings.add(session, class_id, What.ATTEMPT, moment, handed_in=str(delivery.id))
 
 
-def _keep_letter(
-    session: Session, class_id: int, text: NewText, letter: LetterResult, within: InText
+def _whatever_it_is(
+    ink: Ink, task: Task, school_class: ClassRecord, *, from_a_pad: bool
+) -> TextResult | None:
+    """What the check says of a text; None where it failed, or does not look at such a text and a
+    child who cannot write it anew was asked for it."""
+    try:
+        return text_checked(ink, task, school_class.style, school_class.ruling)
+    except UncheckedError:
+        if from_a_pad:
+            return None
+        raise
+
+
+def keep_letters(
+    session: Session, class_id: int, text: NewText, result: TextResult, text_id: int
 ) -> None:
-    target = letter.target or ""
-    task = replace(text.task, target=target, kind=Kind.LETTER)
-    attempt = NewAttempt(
+    """Each letter that says something of how it is written, as an attempt of its own."""
+    for place, letter in enumerate(result.letters):
+        if letter.is_evidence:
+            attempt = _letter_of(text, letter, InText(text_id, place))
+            ink = Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines))
+            attempts.add(session, class_id, attempt, ink)
+            practice_days.add(session, class_id, attempt.task.target, text.day)
+    for name in {one.target for one in result.letters if one.is_evidence and one.target}:
+        standings.recount(session, class_id, text.pupil_id, name)
+
+
+def _letter_of(text: NewText, letter: LetterResult, within: InText) -> NewAttempt:
+    return NewAttempt(
         pupil_id=text.pupil_id,
-        task=task,
+        task=replace(text.task, target=letter.target or "", kind=Kind.LETTER),
         source=text.source,
         help=Help.WORD,
         style=text.style,
@@ -193,16 +214,6 @@ def _keep_letter(
         checked=Checked.of_letter(letter, text.checker),
         within=within,
     )
-    ink = Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines))
-    attempts.add(session, class_id, attempt, ink)
-    practice_days.add(session, class_id, target, text.day)
-
-
-def _recount(
-    session: Session, class_id: int, pupil_id: int, letters: Iterable[LetterResult]
-) -> None:
-    for letter in {one.target for one in letters if one.is_evidence and one.target}:
-        standings.recount(session, class_id, pupil_id, letter)
 
 
 def take_back_text(record: Database, class_id: int, text_id: int) -> None:

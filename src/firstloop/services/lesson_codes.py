@@ -4,10 +4,12 @@ each."""
 import secrets
 from datetime import datetime
 
+from firstloop.core.geometry.compiled import begin_loading
 from firstloop.core.teaching.lesson_codes import new_code, plain
 from firstloop.core.teaching.steps import Shape
 from firstloop.services import lessons as giving
-from firstloop.store import happenings, lesson_codes, lessons, pads
+from firstloop.services.digests import new_token
+from firstloop.store import happenings, lesson_codes, lessons, pads, set_aside
 from firstloop.store.database import Database
 from firstloop.store.happenings import What
 from firstloop.store.lesson_codes import CodeRecord
@@ -18,7 +20,9 @@ def open_lesson(
     record: Database, school_class: ClassRecord, lesson_id: int | None, now: datetime
 ) -> CodeRecord:
     """The code of a lesson; of today's, where none is named, and where none is planned, of a short
-    one on what comes next. Asked again, it is the same code. Raises NotInRecordError."""
+    one on what comes next. Asked again, it is the same code. From then on there will be much to
+    check. Raises NotInRecordError."""
+    begin_loading()
     chosen = lesson_id or _todays(record, school_class, now)
     with record.writing() as session:
         if chosen is not None:
@@ -30,7 +34,8 @@ def open_lesson(
         taken = {plain(one.code) for one in lesson_codes.every_open(session, now)}
         code = new_code(secrets.choice, taken)
         happenings.forget_old(session, school_class.id, now)
-        return lesson_codes.add(session, school_class.id, chosen, code, now)
+        set_aside.forget_old(session, school_class.id, now)
+        return lesson_codes.add(session, school_class.id, chosen, code, new_token(), now)
 
 
 def _todays(record: Database, school_class: ClassRecord, now: datetime) -> int | None:

@@ -10,12 +10,16 @@ from firstloop.core.teaching.due import Due, Practised, due, shaky_share
 from firstloop.core.teaching.families import Family
 from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.pads import Doing
 from firstloop.core.teaching.planning import Next, propose, what_next
 from firstloop.core.teaching.steps import Shape, StepKind, usual_minutes
+from firstloop.core.teaching.under_way import UnderWay, under_way
 from firstloop.core.text.joins import pairs_in
 from firstloop.services import joining, schemes
 from firstloop.services.clock import day_of
+from firstloop.services.pads import TAKEN_LATE
 from firstloop.store import (
+    classes,
     happenings,
     lesson_codes,
     lessons,
@@ -114,11 +118,12 @@ def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: dat
 
 def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> LessonRecord:
     """Plans today's lesson, in place of one that was planned and not given; one that is open to
-    pads stays, for its group. Raises LessonError and UnknownLetterError."""
+    pads stays, for its group, and so does one of which pads may still hand in. Raises LessonError
+    and UnknownLetterError."""
     lesson = proposal(record, school_class, asked, now)
     with record.writing() as session:
         day = day_of(now, school.zone(session))
-        opened = lesson_codes.open_of(session, school_class.id, now)
+        opened = lesson_codes.open_of(session, school_class.id, now - TAKEN_LATE)
         under_way = [one.lesson_id for one in opened if one.lesson_id]
         return lessons.add(session, school_class.id, day, lesson, under_way)
 
@@ -129,6 +134,18 @@ def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tup
         lately = slipped.since(session, school_class.id, now - LOOKED_AT)
         here = [one for one in lately if one.pupil_id in school_class.here]
         return habits(here, letters_taught(session, school_class))
+
+
+def under_way_of(kept: LessonRecord, school_class: ClassRecord) -> UnderWay:
+    """A lesson as it is given in its class: where it is, and what is shown, said and written."""
+    return under_way(
+        kept.lesson,
+        kept.day,
+        school_class.language,
+        school_class.customs,
+        kept.at,
+        kept.part,
+    )
 
 
 def change(
@@ -158,8 +175,11 @@ def go_to(  # noqa: PLR0917  # where, of which lesson, when
     `by` is the screen that went there. Raises NotInRecordError."""
     with record.writing() as session:
         lessons.go_to(session, class_id, lesson_id, at, part)
+        kept = lessons.get(session, class_id, lesson_id)
+        there = under_way_of(kept, classes.get(session, class_id)).now
         happenings.add(session, class_id, What.PLACE, now, lesson_id=lesson_id, by=by)
-        what = What.CHOOSE if at is StepKind.BEST else What.TASK
+        is_choosing = there is not None and there.doing is Doing.CHOOSE
+        what = What.CHOOSE if is_choosing else What.TASK
         lesson_codes.tell_pads(session, class_id, lesson_id, what, now)
 
 

@@ -7,18 +7,20 @@ from firstloop.core.contract import Verdict
 from firstloop.store import attempts, texts
 from firstloop.store.database import Session
 from firstloop.store.handed_in import Work
-from firstloop.store.records import AttemptRecord, TextRecord
+from firstloop.store.records import AttemptRecord, TextRecord, is_judged_by
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Seen:
-    """Something handed in: the verdicts that count by dimension, the one thing to say, and what is
-    to be mended, the most important first. Nobody judges what was struck through."""
+    """Something handed in: the verdicts that count by dimension, the one thing to say, what is to
+    be mended, the most important first, and whether the checker could judge it. Nobody judges what
+    was struck through."""
 
     work: Work
     verdicts: dict[str, str]
     say: str
     to_mend: tuple[str, ...]
+    is_judged: bool = True
 
 
 def seen(session: Session, class_id: int, works: Sequence[Work]) -> list[Seen]:
@@ -40,7 +42,7 @@ def _letter(work: Work, kept: AttemptRecord) -> Seen:
     checked = kept.attempt.checked
     codes = [one.code.value for one in checked.findings if one.severity is Verdict.NOT_YET]
     verdicts = {dimension.value: verdict.value for dimension, verdict in kept.held.items()}
-    return Seen(work, verdicts, checked.say, tuple(codes))
+    return Seen(work, verdicts, checked.say, tuple(codes), checked.is_judged)
 
 
 def _text(work: Work, kept: TextRecord) -> Seen:
@@ -53,4 +55,5 @@ def _text(work: Work, kept: TextRecord) -> Seen:
         tuple(
             one["code"] for one in answer["findings"] if one["severity"] == Verdict.NOT_YET.value
         ),
+        is_judged_by(kept.text.checker),
     )

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
-from threading import Lock
 from uuid import UUID
 
 from firstloop.core.contract import Verdict
@@ -11,19 +10,11 @@ from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.course import Stop
-from firstloop.core.teaching.pads import (
-    Doing,
-    Key,
-    PadTask,
-    doing_at,
-    stop_at,
-    task_now,
-    tasks_at,
-    tasks_of,
-)
-from firstloop.core.vocabulary.language import long_date
+from firstloop.core.teaching.pads import Doing, Key, PadTask
+from firstloop.core.teaching.under_way import Moment
 from firstloop.services.handing_in import hand_in, hand_in_text, keep_struck
-from firstloop.services.pads import TAKEN_LATE, InLesson, PutOutError
+from firstloop.services.lessons import under_way_of
+from firstloop.services.pads import InLesson, TooLateError, require_in_time
 from firstloop.store import (
     classes,
     handed_in,
@@ -31,17 +22,25 @@ from firstloop.store import (
     inks,
     lesson_codes,
     lessons,
+    pad_loads,
     pads,
     prompts,
+    set_aside,
 )
 from firstloop.store.database import Database, Session
 from firstloop.store.handed_in import Delivery, PadWork, TakenBackError, Work
 from firstloop.store.happenings import What
 from firstloop.store.lesson_codes import CodeRecord
+from firstloop.store.pads import Seat
 from firstloop.store.records import ClassRecord, LessonRecord, PromptRecord
+from firstloop.store.set_aside import SetAsideRecord
 
 SANE_CLOCK = timedelta(days=3650)
 """A pad whose battery was dead thinks that it is 1970: then its clock says nothing."""
+
+
+class PadIsFullError(FirstLoopError):
+    """A pad hands in more than a child could write in a lesson."""
 
 
 class NoTaskError(FirstLoopError):
@@ -58,12 +57,12 @@ class Own:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class PadMoment:
-    """What a pad is for just now: at which stop of the lesson, the task and how much of it is
-    written, with what it is asked for, what there is to choose from, and the question or picture of
-    free writing."""
+    """What a pad is for just now: the moment of its lesson, the task and how much of it is written,
+    with what it is asked for, what there is to choose from, and the question or picture of free
+    writing."""
 
     doing: Doing
-    stop: Stop | None = None
+    now: Moment | None = None
     task: PadTask | None = None
     written: int = 0
     asked_with: PromptRecord | None = None
@@ -78,35 +77,25 @@ def moment(
     lesson."""
     if who.code.lesson_id is None or pupil_id is None:
         return PadMoment(Doing.WATCH)
-    record = lessons.get(session, school_class.id, who.code.lesson_id)
-    stop = where(record, school_class)
-    doing = doing_at(stop)
-    if stop is None:
-        return PadMoment(doing)
-    if doing is Doing.CHOOSE:
-        mine = handed_in.of_lessons(session, [record.id], pupil_id)
-        return PadMoment(doing, stop, own=_to_choose(session, mine, stop))
-    if doing is not Doing.WRITE:
-        return PadMoment(doing, stop)
-    counts = handed_in.counts(session, record.id, pupil_id)
-    date_text = long_date(record.day, school_class.language)
-    task = task_now(tasks_at(stop, record.lesson, date_text, school_class.customs), counts)
+    kept = lessons.get(session, school_class.id, who.code.lesson_id)
+    now = under_way_of(kept, school_class).now
+    if now is None:
+        return PadMoment(Doing.WATCH)
+    if now.doing is Doing.CHOOSE:
+        mine = handed_in.of_lessons(session, [kept.id], pupil_id)
+        return PadMoment(now.doing, now, own=_to_choose(session, mine, now.stop))
+    written = handed_in.counts(session, kept.id, pupil_id) if now.tasks else {}
+    task = now.task_for(written)
     if task is None:
-        return PadMoment(Doing.WATCH, stop)
+        return PadMoment(now.doing, now)
     return PadMoment(
-        doing,
-        stop,
+        now.doing,
+        now,
         task,
-        counts.get(task.key, 0),
+        written.get(task.key, 0),
         _asked_with(session, school_class.id, task),
-        free=record.lesson.prompt if task.kind is Kind.FREE else "",
+        free=kept.lesson.prompt if task.kind is Kind.FREE else "",
     )
-
-
-def where(record: LessonRecord, school_class: ClassRecord) -> Stop | None:
-    """The stop that a lesson has come to."""
-    date_text = long_date(record.day, school_class.language)
-    return stop_at(record.lesson, record.at, record.part, date_text, school_class.customs)
 
 
 def _asked_with(session: Session, class_id: int, task: PadTask) -> PromptRecord | None:
@@ -154,72 +143,94 @@ class Answer:
     replay: tuple[int, int] | None = None
 
 
-ONE_AFTER_ANOTHER = Lock()
-"""A class that hands in all at once: the interpreter does one thing at a time, and where thirty are
-begun together each waits for all. One after another they are answered in half the time."""
-
-
 def receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answer:
-    """Checks what a pad hands in and keeps it, once. Raises PutOutError for what was written after
-    the end of its lesson, NoTaskError for what the lesson did not ask for, InkError,
+    """Checks what a pad hands in and keeps it, once. Raises TooLateError for what is never taken
+    and NoTaskError for what the lesson did not ask for: that is noted; PadIsFullError, InkError,
     NotInRecordError and AnotherCameFirstError; then nothing is kept."""
-    with ONE_AFTER_ANOTHER:
-        return _receive(record, who, sent, now)
-
-
-def _receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answer:
-    class_id = who.code.class_id
     if abs(sent.written_at - now) > SANE_CLOCK:
         sent = replace(sent, written_at=now)
     with record.session() as session:
-        pupil_id, code = _by_whom(session, who, sent)
-        _require_in_time(code, sent, now)
+        seat, code = _by_whom(session, who, sent)
+    try:
+        return _receive(record, seat, code, sent, now)
+    except (TooLateError, NoTaskError) as refused:
+        _note(record, seat, sent, str(refused), now)
+        raise
+
+
+def _receive(record: Database, seat: Seat, code: CodeRecord, sent: Sent, now: datetime) -> Answer:
+    with record.session() as session:
+        ahead = handed_in.clock_ahead(session, code.lesson_id, seat.pupil_id)
+        require_in_time(code, sent.written_at - ahead, now)
         if code.lesson_id is None:
             raise NoTaskError("the lesson of this was deleted; it cannot be kept with it")
-        school_class = classes.get(session, class_id)
-        lesson = lessons.get(session, class_id, code.lesson_id)
+        school_class = classes.get(session, seat.class_id)
+        lesson = lessons.get(session, seat.class_id, code.lesson_id)
     _require_asked(lesson, school_class, sent)
-    written_at = min(max(sent.written_at, code.opened_at), now, code.ends_at)
-    work = PadWork(lesson.id, sent.task, sent.written_at, now)
-    delivery = Delivery(sent.id, f"{pupil_id} {sent.digest}", work)
+    written_at = min(max(sent.written_at - ahead, code.opened_at), now, code.ends_at)
+    work = PadWork(lesson.id, sent.task, sent.written_at, now, seat.pad_id, code.id)
+    delivery = Delivery(sent.id, f"{seat.pupil_id} {sent.digest}", work)
     try:
-        return _keep(record, school_class, pupil_id, sent, delivery, written_at)
+        _require_room(record, seat, delivery, now)
+        return _keep(record, school_class, seat.pupil_id, sent, delivery, written_at)
     except TakenBackError:  # the pad has not heard of it: it is to ask no more
         return Answer(is_new=False)
 
 
-def _by_whom(session: Session, who: InLesson, sent: Sent) -> tuple[int, CodeRecord]:
-    """Who wrote it, in which lesson."""
+def _require_room(record: Database, seat: Seat, delivery: Delivery, now: datetime) -> None:
+    """Raises PadIsFullError for more than is taken of one pad in a lesson, and has the teacher told
+    of it; what came before may be asked for again."""
+    with record.session() as session:
+        if not pad_loads.is_too_much(session, seat.pad_id, seat.code_id):
+            return
+        if handed_in.kept_as(session, delivery):
+            return
+    with record.writing() as session:
+        if pad_loads.refused(session, seat.pad_id, seat.code_id):
+            happenings.add(session, seat.class_id, What.PAD, now, pad_id=seat.pad_id)
+    raise PadIsFullError(
+        "this pad has handed in more than a child could write in a lesson; show it to your teacher"
+    )
+
+
+def _by_whom(session: Session, who: InLesson, sent: Sent) -> tuple[Seat, CodeRecord]:
+    """Who wrote it, in which lesson: of whichever class, as the tablet goes from one to another."""
     seat = who.pad.seat
     if sent.seat is not None and (seat is None or seat.id != sent.seat):
-        seat = pads.seat(session, who.code.class_id, who.pad.id, sent.seat)
+        seat = pads.seat(session, who.pad.device, sent.seat)
     if seat is None:
         raise NoTaskError("nobody sits at this pad; choose a tile first")
     if seat.code_id == who.code.id:
-        return seat.pupil_id, who.code
-    return seat.pupil_id, lesson_codes.get(session, who.code.class_id, seat.code_id)
+        return seat, who.code
+    return seat, lesson_codes.get(session, seat.class_id, seat.code_id)
 
 
-def _require_in_time(code: CodeRecord, sent: Sent, now: datetime) -> None:
-    if code.is_open(now):
+def _note(record: Database, seat: Seat, sent: Sent, why: str, now: datetime) -> None:
+    """Who looks on hears that something stays on a pad."""
+    kind, target, _ = sent.task
+    stays = SetAsideRecord(str(sent.id), seat.pad_id, seat.pupil_id, kind, target, why, now)
+    with record.writing() as session:
+        if set_aside.add(session, seat.class_id, stays):
+            happenings.add(session, seat.class_id, What.PAD, now, pad_id=seat.pad_id)
+
+
+def let_go(record: Database, class_id: int, sent_as: str, now: datetime) -> None:
+    """The teacher lets something go that stays on a pad, which wipes it when it asks the next time;
+    raises NotInRecordError."""
+    with record.writing() as session:
+        gone = set_aside.let_go(session, class_id, sent_as, now)
+        pad = pads.get(session, class_id, gone.pad_id)
+        happenings.add(session, class_id, What.PAD, now, pad_id=pad.id)
+        happenings.add(session, class_id, What.TASK, now, pad_id=pad.id, code_id=pad.code_id)
+
+
+def _require_asked(kept: LessonRecord, school_class: ClassRecord, sent: Sent) -> None:
+    if under_way_of(kept, school_class).asks_for(sent.task):
         return
-    if sent.written_at > code.ends_at or now >= code.ends_at + TAKEN_LATE:
-        raise PutOutError(
-            "this was written after the lesson's end, or is a day old; it is not kept"
-        )
-
-
-def _require_asked(lesson: LessonRecord, school_class: ClassRecord, sent: Sent) -> None:
-    """Whether from memory or from a model may have been changed while it was written."""
-    date_text = long_date(lesson.day, school_class.language)
-    for from_memory in (False, True):
-        customs = replace(school_class.customs, from_memory=from_memory)
-        if sent.task in tasks_of(lesson.lesson, date_text, customs):
-            return
     kind, target, help = sent.task
     raise NoTaskError(
-        f'this lesson asks for no {kind.value} "{target}" with the help "{help.value}"; '
-        "GET /api/pad/task says what it asks for"
+        f'the lesson asks for no {kind.value} "{target}" ({help.value}); it may have been changed '
+        "while it was written"
     )
 
 

@@ -1,12 +1,11 @@
 """Pads: how they come into a lesson, who sits at them, how they leave."""
 
-import secrets
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.services.accounts import TOKEN_BYTES, digest_of
-from firstloop.services.tries import Tries
+from firstloop.services import guessing
+from firstloop.services.digests import digest_of, new_token
 from firstloop.store import happenings, lesson_codes, pads, pupils
 from firstloop.store.database import Database, Session
 from firstloop.store.happenings import What
@@ -26,8 +25,16 @@ class TakenTileError(FirstLoopError):
     """A child sits at another pad."""
 
 
+class TooManyPadsError(FirstLoopError):
+    """A lesson with more pads than a class could have."""
+
+
 class PutOutError(FirstLoopError):
     """A pad that is in no lesson, or not any more."""
+
+
+class TooLateError(FirstLoopError):
+    """Something that will never be taken: written after its lesson's end, or sent a day later."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,21 +55,33 @@ class InLesson:
     code: CodeRecord
 
 
-def join(  # noqa: PLR0917  # what joining is about
-    record: Database, tries: Tries, code: str, device: str | None, address: str, now: datetime
-) -> Joined:
-    """Takes a pad into the lesson of a code. Raises UnknownPadError for a code that is none, and
-    TooManyTriesError."""
-    tries.count(address, "", now)
+def join(record: Database, code: str, device: str | None, address: str, now: datetime) -> Joined:
+    """Takes a pad into the lesson of a code: its words, or the secret that the square carries,
+    which nobody guesses and which therefore no guesses hinder. Raises UnknownPadError for a code
+    that is none, TooManyTriesError and TooManyPadsError."""
+    with record.session() as session:  # who has to wait does not stand in line to write
+        is_square = lesson_codes.with_secret(session, code, now) is not None
+        guess = None if is_square else _guess(session, device, address)
+        if guess:
+            guess.require_patience(session, now)
     with record.writing() as session:
-        found = lesson_codes.named(session, code, now)
-        if found is None:
-            raise UnknownPadError(
-                "no lesson has this code; look at the board again, or ask your teacher"
-            )
-        joined = _let_in(session, found, device or secrets.token_urlsafe(TOKEN_BYTES), now)
-    tries.succeeded(address, "")
+        found = lesson_codes.with_secret(session, code, now)
+        if found is None and guess:
+            guess.require_patience(session, now)
+            found = lesson_codes.named(session, code, now)
+            if found is None:
+                guess.was_wrong(session, now)
+        joined = None if found is None else _let_in(session, found, device or new_token(), now)
+    if joined is None:
+        raise UnknownPadError(
+            "no lesson has this code; look at the board again, or ask your teacher"
+        )
     return joined
+
+
+def _guess(session: Session, device: str | None, address: str) -> guessing.Guess:
+    known = digest_of(device) if device and pads.known_as(session, digest_of(device)) else None
+    return guessing.at_a_code(guessing.place_of(address, known))
 
 
 def join_known(record: Database, device: str | None, now: datetime) -> Joined | None:
@@ -84,33 +103,48 @@ def join_known(record: Database, device: str | None, now: datetime) -> Joined | 
 
 
 def _let_in(session: Session, code: CodeRecord, device: str, now: datetime) -> Joined:
-    token = secrets.token_urlsafe(TOKEN_BYTES)
+    token = new_token()
+    if pads.is_full(session, code.class_id, digest_of(device), code.id):
+        raise TooManyPadsError(
+            f"{pads.MOST_IN_A_LESSON} pads are in this lesson, and more cannot be; ask your "
+            "teacher to put one out"
+        )
     pad = pads.let_in(session, code.class_id, digest_of(device), digest_of(token), code)
     happenings.add(session, code.class_id, What.PAD, now, code_id=code.id, pad_id=pad.id)
     return Joined(pad, code, token, device)
 
 
-def holding(record: Database, token: str | None, now: datetime) -> InLesson:
-    """The pad that shows a token, in its lesson or in one that ended within a day; raises
-    PutOutError."""
+def holding(record: Database, token: str | None) -> InLesson:
+    """The pad that shows a token, in its lesson or after it; raises PutOutError."""
     with record.session() as session:
         pad = pads.holding(session, digest_of(token)) if token else None
         if pad is None or pad.code_id is None:
             raise PutOutError("this pad is in no lesson; it comes in by the code on the board")
-        code = lesson_codes.get(session, pad.class_id, pad.code_id)
-    if now >= code.ends_at + TAKEN_LATE:
-        raise _over()
-    return InLesson(pad, code)
+        return InLesson(pad, lesson_codes.get(session, pad.class_id, pad.code_id))
+
+
+def still_holds(record: Database, token: str | None, who: InLesson) -> bool:
+    """Whether what a pad shows still lets it into the lesson that it was in."""
+    try:
+        return holding(record, token).code.id == who.code.id
+    except PutOutError:
+        return False
 
 
 def require_open(who: InLesson, now: datetime) -> None:
     """Raises PutOutError for a pad whose lesson is over."""
     if not who.code.is_open(now):
-        raise _over()
+        raise PutOutError("the lesson is over; the next one has a code of its own")
 
 
-def _over() -> PutOutError:
-    return PutOutError("the lesson is over; the next one has a code of its own")
+def require_in_time(code: CodeRecord, written_at: datetime, now: datetime) -> None:
+    """Raises TooLateError for what was written after the lesson's end, or comes a day after it."""
+    if code.is_open(now):
+        return
+    if written_at > code.ends_at:
+        raise TooLateError("this was written after the lesson's end; it stays on the pad")
+    if now >= code.ends_at + TAKEN_LATE:
+        raise TooLateError("this came more than a day after the lesson's end; it stays on the pad")
 
 
 def sit(

@@ -1,26 +1,84 @@
 """What does not change while a class writes as it does, worked out before anybody waits for it."""
 
 import gc
+import logging
+import time
+from collections.abc import Callable, Iterator
 from datetime import datetime
 
 from firstloop.core.checking.check import prepare as prepare_checks
+from firstloop.core.checking.check import prepared_for
+from firstloop.core.geometry.compiled import as_they_stand
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import lessons
-from firstloop.store import classes
+from firstloop.services.rechecking import judge_what_failed
+from firstloop.store import classes, lesson_codes
 from firstloop.store.database import Database
+from firstloop.store.records import ClassRecord
+
+LOG = logging.getLogger(__name__)
+
+QUIET_S = 0.5
+"""Seconds after a start before anything is worked out aside: who waited is answered first."""
+
+BREATH_S = 0.02
+"""Seconds between two pieces of it: who asks meanwhile gets a turn."""
 
 
 def prepare(record: Database, now: datetime) -> None:
     """Works out the orders of letters and all that checks of them need, in every class's
     hand, and asks once for what the first page asks."""
-    with record.session() as session:
-        found = classes.every(session)
-    for school_class in found:
-        for build in BUILT_IN.values():
-            build(school_class.hand, school_class.customs.largest_family)
+    for school_class in _classes(record):
         prepare_checks(school_class.style)
-        lessons.today(record, school_class, now)
-    # What has been worked out stays. Going through all of it again and again for what could be
-    # thrown away would take a tenth of a second, in the middle of somebody's request.
+        for piece in _of(record, school_class, now):
+            piece()
+    _put_by()
+
+
+def prepare_aside(record: Database, now: datetime, besides: Callable[[], object]) -> None:
+    """The same, piece by piece beside a server that answers already, without loading machine code:
+    a server that nobody asks needs little memory. `besides` is the server's own. What an earlier
+    checker failed on is judged as well."""
+    time.sleep(QUIET_S)
+    try:
+        besides()
+        for school_class in _classes(record):
+            for piece in (*prepared_for(school_class.style), *_of(record, school_class, now)):
+                with as_they_stand():
+                    piece()
+                time.sleep(BREATH_S)
+        judge_what_failed(record)
+    except (
+        Exception
+    ):  # the server goes on: what was not prepared is worked out when it is asked for
+        LOG.exception("not all could be prepared")
+    _put_by()
+
+
+def is_teaching(record: Database, now: datetime) -> bool:
+    """Whether a lesson is open to pads, which will hand in at once."""
+    with record.session() as session:
+        return bool(lesson_codes.every_open(session, now))
+
+
+def _classes(record: Database) -> list[ClassRecord]:
+    with record.session() as session:
+        return classes.every(session)
+
+
+def _of(
+    record: Database, school_class: ClassRecord, now: datetime
+) -> Iterator[Callable[[], object]]:
+    """What there is to work out for a class besides its checks."""
+    for build in BUILT_IN.values():
+        yield lambda build=build: build(  # type: ignore[misc]
+            school_class.hand, school_class.customs.largest_family
+        )
+    yield lambda: lessons.today(record, school_class, now)
+
+
+def _put_by() -> None:
+    """What has been worked out stays. Going through all of it again and again for what could be
+    thrown away would take a tenth of a second, in the middle of somebody's request."""
     gc.collect()
     gc.freeze()

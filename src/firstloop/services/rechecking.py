@@ -1,15 +1,17 @@
 """Checking old ink again with the checker of today, and counting afresh what is kept up."""
 
 from collections import Counter
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
-from firstloop.core.checking.check import CHECKER_VERSION, check
-from firstloop.core.checking.texts.check import check_text
+from firstloop.core.checking.check import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.errors import UncheckedError
 from firstloop.formats.result_json import as_json
-from firstloop.store import attempts, inks, practice_days, standings, texts
+from firstloop.services.checks import letter_checked, text_checked
+from firstloop.services.handing_in import keep_letters
+from firstloop.store import attempts, classes, inks, practice_days, standings, texts
 from firstloop.store.database import Database, Session
-from firstloop.store.records import AttemptRecord, Checked
+from firstloop.store.records import UNJUDGED, AttemptRecord, Checked, is_judged_by
 
 AT_ONCE = 200
 """Attempts that are checked before they are written: a bounded piece of memory, and of work that
@@ -42,13 +44,33 @@ def recheck(record: Database, class_id: int) -> Rechecked:
     Each letter and each text is asked what it was asked the first time: in the very hand, on the
     ruling and by the limits it was checked by then.
     """
-    done = _Done()
     with record.session() as session:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
         old_texts = texts.not_checked_by(session, class_id, CHECKER_VERSION)
-    for begin in range(0, len(old), AT_ONCE):
-        _recheck_letters(record, class_id, old[begin : begin + AT_ONCE], done)
-    for text_id in old_texts:
+    return _recheck(record, class_id, old, old_texts)
+
+
+def judge_what_failed(record: Database) -> None:
+    """Checks what an earlier checker failed on, in all classes; what this one failed on itself it
+    is not asked again."""
+    with record.session() as session:
+        failed = [
+            (
+                one.id,
+                attempts.failed_on(session, one.id, UNJUDGED, CHECKER_VERSION),
+                texts.failed_on(session, one.id, UNJUDGED, CHECKER_VERSION),
+            )
+            for one in classes.every(session)
+        ]
+    for class_id, letters, whole in failed:
+        _recheck(record, class_id, letters, whole)
+
+
+def _recheck(record: Database, class_id: int, letters: list[int], whole: list[int]) -> Rechecked:
+    done = _Done()
+    for begin in range(0, len(letters), AT_ONCE):
+        _recheck_letters(record, class_id, letters[begin : begin + AT_ONCE], done)
+    for text_id in whole:
         _recheck_text(record, class_id, text_id, done)
     return Rechecked(done.checked, done.unchanged, done.changes)
 
@@ -66,9 +88,7 @@ def _recheck_letters(record: Database, class_id: int, ids: list[int], done: _Don
         ink = inks.of(session, ids)
         found = [one for one in attempts.some(session, class_id, ids) if one.id in ink]
     checked = {
-        one.id: Checked.of(
-            check(ink[one.id], one.attempt.task, one.attempt.style, one.attempt.ruling)
-        )
+        one.id: letter_checked(ink[one.id], one.attempt.task, one.attempt.style, one.attempt.ruling)
         for one in found
     }
     with record.writing() as session:
@@ -80,6 +100,8 @@ def _take_over(
     session: Session, class_id: int, kept: AttemptRecord, again: Checked, done: _Done
 ) -> None:
     before = kept.attempt
+    if not again.is_judged:
+        return  # what was said of it before is more than nothing
     attempts.replace_check(session, class_id, kept.id, again)
     found = [
         Change(before.task.target, dimension, before.checked.verdicts[dimension], now)
@@ -98,9 +120,17 @@ def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) ->
     with record.session() as session:
         kept = texts.get(session, class_id, text_id)
     text = kept.text
-    result = check_text(text.ink, text.task, text.style, text.ruling)
+    try:
+        result = text_checked(text.ink, text.task, text.style, text.ruling)
+    except UncheckedError:  # what a pad was asked for, and the check does not look at
+        return
+    if result is None:
+        return
     with record.writing() as session:
         texts.answered_again(session, class_id, text_id, as_json(result), result.checker)
+        if not is_judged_by(text.checker):
+            keep_letters(session, class_id, replace(text, checker=result.checker), result, text_id)
+            return
         there = attempts.some(session, class_id, [*kept.attempts.values()])
         letters = {one.id: one for one in there}
         for place, letter in enumerate(result.letters):

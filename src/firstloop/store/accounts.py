@@ -7,8 +7,9 @@ there were accounts, or that holds the made-up class, until the first teacher ta
 from sqlalchemy import ForeignKey, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
-from firstloop.core.errors import FirstLoopError
-from firstloop.core.teaching.roster import key_of
+from firstloop.core.errors import FirstLoopError, LooksAlikeError
+from firstloop.core.names import key_of, look_alike
+from firstloop.store import news
 from firstloop.store.base import Base
 from firstloop.store.records import AccountRecord, NotInRecordError
 
@@ -48,21 +49,36 @@ def unclaimed(session: Session) -> int:
     return _add(session, "", None).id if found is None else found
 
 
+def require_none(session: Session) -> None:
+    """Raises AccountTakenError where somebody can sign in."""
+    if is_claimed(session):
+        raise AccountTakenError("there is an account already; a colleague who has one can add you")
+
+
 def claim(session: Session, name: str, password: str) -> AccountRecord:
     """Makes the first account, over what was nobody's; raises AccountTakenError where there is one.
     `password` is its digest."""
-    if is_claimed(session):
-        raise AccountTakenError("there is an account already; a colleague who has one can add you")
+    require_none(session)
     row = session.get_one(Account, unclaimed(session))
     row.name, row.key, row.password = name, key_of(name), password
     session.flush()
     return _record(row)
 
 
-def add(session: Session, name: str, password: str) -> AccountRecord:
-    """Makes another account; raises AccountTakenError for a name that is taken."""
+def require_free(session: Session, name: str, *, alike: bool) -> None:
+    """Raises AccountTakenError for a name that is taken, and LooksAlikeError for one that looks
+    like another's, unless that is meant."""
+    if not alike:
+        for one in all_claimed(session):
+            if look_alike(one.name, name):
+                raise LooksAlikeError(one.name)
     if session.scalar(select(Account.id).where(Account.key == key_of(name))) is not None:
         raise AccountTakenError(f"{name} has an account already; add a letter to tell them apart")
+
+
+def add(session: Session, name: str, password: str, *, alike: bool = False) -> AccountRecord:
+    """Makes another account; raises as `require_free`."""
+    require_free(session, name, alike=alike)
     return _record(_add(session, name, password))
 
 
@@ -86,6 +102,12 @@ def password_of(session: Session, account_id: int) -> str | None:
     return _row(session, account_id).password
 
 
+def still_has(session: Session, account_id: int, password: str | None) -> bool:
+    """Whether an account is there and its password (its digest) is what it was."""
+    row = session.get(Account, account_id)
+    return row is not None and row.password == password
+
+
 def set_password(session: Session, account_id: int, password: str) -> None:
     """Keeps the digest of a new password."""
     _row(session, account_id).password = password
@@ -93,8 +115,12 @@ def set_password(session: Session, account_id: int, password: str) -> None:
 
 
 def open_class(session: Session, account_id: int, class_id: int | None) -> None:
-    """Remembers which class is open; that it is hers, who calls has looked."""
-    _row(session, account_id).class_id = class_id
+    """Remembers which class is open; that it is hers, who calls has looked. Her screens that show
+    the one before are woken."""
+    row = _row(session, account_id)
+    if row.class_id is not None and row.class_id != class_id:
+        news.happened(session, (row.class_id, False))
+    row.class_id = class_id
     session.flush()
 
 

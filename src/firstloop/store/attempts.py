@@ -56,6 +56,7 @@ class Attempt(Base):
     help: Mapped[str]
     hand_id: Mapped[int] = mapped_column(ForeignKey("judged_hand.id"), index=True)
     stage: Mapped[str] = mapped_column(server_default="developing")
+    handedness: Mapped[str | None]
     ruling_top: Mapped[float]
     ruling_drop: Mapped[float]
     written_at: Mapped[datetime] = mapped_column(UtcDateTime)
@@ -208,6 +209,15 @@ def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     return list(session.scalars(rows))
 
 
+def failed_on(session: Session, class_id: int, mark: str, but: str) -> list[int]:
+    """The attempts of a class that a checker failed on, whose version stands behind the mark; but
+    for one version."""
+    rows = _of_class(class_id).where(
+        Attempt.checker.startswith(mark, autoescape=True), Attempt.checker != mark + but
+    )
+    return list(session.scalars(rows.order_by(Attempt.id)))
+
+
 def some(session: Session, class_id: int, ids: Sequence[int]) -> list[AttemptRecord]:
     """Attempts of a class by their ids, in no order."""
     return [
@@ -294,6 +304,7 @@ def _columns(new: NewAttempt, hand_id: int) -> dict[str, Any]:
         "help": new.help.value,
         "hand_id": hand_id,
         "stage": new.task.stage.value,
+        "handedness": new.task.handedness.value,
         "ruling_top": new.ruling.top,
         "ruling_drop": new.ruling.drop,
         "written_at": new.written_at,
@@ -324,7 +335,8 @@ def _take_over(row: Attempt, checked: Checked) -> None:
 
 
 def _record(row: Attempt) -> AttemptRecord:
-    handedness = Handedness(row.pupil.handedness)
+    # An attempt from before it was kept was written by the hand that the child writes with now.
+    handedness = Handedness(row.handedness or row.pupil.handedness)
     return AttemptRecord(
         id=row.id,
         pupil=pupils.record_of(row.pupil),

@@ -13,7 +13,7 @@ from firstloop.core.letters.style import Style
 from firstloop.core.teaching.customs import Customs, OwnAmount
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.vocabulary.language import Language, Variety
-from firstloop.store import own_hands, own_phrases, pupils
+from firstloop.store import news, own_hands, own_phrases, pupils
 from firstloop.store.base import Base
 from firstloop.store.pupils import Pupil
 from firstloop.store.records import ClassRecord, NotInRecordError
@@ -114,6 +114,8 @@ def set_made_up(session: Session, class_id: int) -> None:
 
 def remove(session: Session, class_id: int) -> None:
     """Deletes a class, its children and all that they wrote."""
+    for are_pads in (False, True):
+        news.happened(session, (class_id, are_pads))
     session.execute(delete(SchoolClass).where(SchoolClass.id == class_id))
 
 

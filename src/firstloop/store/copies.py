@@ -13,7 +13,15 @@ from enum import StrEnum
 from pathlib import Path
 
 from firstloop.store.errors import RecordError, explained
-from firstloop.store.soundness import ROOM, log_of, opened_to_look, opened_to_use, recognised
+from firstloop.store.soundness import (
+    ROOM,
+    log_of,
+    make_ours_alone,
+    opened_to_look,
+    opened_to_use,
+    recognised,
+    require_keys,
+)
 
 EVERY_DAY = 7
 """Days of which each keeps its copy; before them, one a week is kept."""
@@ -88,7 +96,7 @@ def to_drop(copies: Iterable[Copy], today: date) -> list[Copy]:
 
 def keep(record: Path, why: Why, now: datetime) -> Copy:
     """Makes a copy, while the record is in use or not; raises RecordError."""
-    folder_of(record).mkdir(exist_ok=True, mode=0o700)
+    make_ours_alone(folder_of(record))
     made = Copy(_named(record, why, now), now, why)
     write(record, made.path)
     return made
@@ -105,6 +113,8 @@ def keep_daily(record: Path, now: datetime) -> Copy | None:
 
 def tidy(record: Path, now: datetime) -> None:
     """Drops what the rule no longer keeps, and what copies that were cut short have left behind."""
+    if folder_of(record).exists():
+        make_ours_alone(folder_of(record))
     for one in to_drop(of(record), now.date()):
         _drop(one)
     for begun in folder_of(record).glob(f".{record.stem}-*.db.*"):
@@ -174,6 +184,8 @@ def restore(record: Path, source: Path, now: datetime) -> Path | None:
     if not source.exists():
         raise RecordError(f'there is no copy at "{source}"')
     recognised(source)
+    with opened_to_look(source) as opened:
+        require_keys(opened, source)
     if record.exists():
         _require_unused(record)
     record.parent.mkdir(parents=True, exist_ok=True)
@@ -192,7 +204,7 @@ def restore(record: Path, source: Path, now: datetime) -> Path | None:
 
 def _set_aside(record: Path, now: datetime) -> Path:
     """Keeps the record, damaged or not, with its log; its name stays until another has it."""
-    folder_of(record).mkdir(exist_ok=True, mode=0o700)
+    make_ours_alone(folder_of(record))
     kept = _named(record, Why.REPLACED, now)
     shutil.copyfile(record, kept)
     kept.chmod(OURS_ONLY)

@@ -3,7 +3,7 @@ pads it also holds which task it was for."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID
 
@@ -15,6 +15,7 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.pads import Key
 from firstloop.formats.ink_json import small_picture, strokes_of
+from firstloop.store import pad_loads
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.records import NotInRecordError
 
@@ -64,12 +65,14 @@ class TakenBackError(FirstLoopError):
 @dataclass(frozen=True, slots=True)
 class PadWork:
     """Of which lesson and task something is that a pad hands in, by the pad's own clock and by
-    ours."""
+    ours; and which pad, in by which code."""
 
     lesson_id: int
     task: Key
     written_at: datetime
     came_at: datetime
+    pad_id: int
+    code_id: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -181,6 +184,9 @@ def add(
         "struck": strokes_of(ink) if is_struck else None,
     }
     session.connection().execute(_ADD, row)
+    if work:
+        points = sum(len(stroke.points) for stroke in ink.strokes)
+        pad_loads.add(session, work.pad_id, work.code_id, points)
 
 
 def counts(session: Session, lesson_id: int, pupil_id: int) -> dict[Key, int]:
@@ -191,6 +197,20 @@ def counts(session: Session, lesson_id: int, pupil_id: int) -> dict[Key, int]:
         for kind, target, help, count in rows
         if kind is not None and target is not None and help is not None
     }
+
+
+def clock_ahead(session: Session, lesson_id: int | None, pupil_id: int) -> timedelta:
+    """By how much a child's pad ran ahead in a lesson, as far as that is known: what it handed in
+    was written, by its clock, after it came. Zero for one that runs right or behind, whose letters
+    are none the later for it.
+
+    The least that explains it: on its way a letter grows old, never young.
+    """
+    rows = select(HandedIn.written_at, HandedIn.came_at).where(
+        HandedIn.lesson_id == lesson_id, HandedIn.pupil_id == pupil_id
+    )
+    ahead = [written - came for written, came in session.execute(rows) if written and came]
+    return max([timedelta(0), *ahead])
 
 
 def of_lessons(

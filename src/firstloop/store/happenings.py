@@ -1,7 +1,6 @@
 """What happens while a class writes, in its order: read by teacher and pads as it comes, and after
 a gap from where they had come to. It holds ids only; what was deleted since is told to nobody."""
 
-from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from enum import StrEnum
@@ -18,7 +17,8 @@ KEPT = timedelta(days=2)
 
 class What(StrEnum):
     """What the teacher is told: something was handed in, seen by eye or chosen, of a pad, where a
-    board is or should go on; and what the pads are."""
+    board is or should go on, that the class is another than it was (its hand, lines, ways or
+    children); and what the pads are."""
 
     ATTEMPT = "attempt"
     PAD = "pad"
@@ -26,6 +26,7 @@ class What(StrEnum):
     BEST = "best"
     PLACE = "place"
     ONWARDS = "onwards"
+    CLASS = "class"
     TASK = "task"
     REPLAY = "replay"
     CHOOSE = "choose"
@@ -33,7 +34,15 @@ class What(StrEnum):
     END = "end"
 
 
-FOR_THE_TEACHER = (What.ATTEMPT, What.PAD, What.TALLY, What.BEST, What.PLACE, What.ONWARDS)
+FOR_THE_TEACHER = (
+    What.ATTEMPT,
+    What.PAD,
+    What.TALLY,
+    What.BEST,
+    What.PLACE,
+    What.ONWARDS,
+    What.CLASS,
+)
 FOR_PADS = (What.TASK, What.REPLAY, What.CHOOSE, What.LOOK, What.END)
 
 
@@ -136,15 +145,12 @@ def newest(session: Session, class_id: int) -> int:
     return session.scalar(last) or 0
 
 
-def last_of(
-    session: Session, class_id: int, code_id: int, whats: Collection[What]
-) -> datetime | None:
-    """When the last of some things happened to all pads of a lesson, if one did."""
+def last_place(session: Session, class_id: int, lesson_id: int) -> datetime | None:
+    """When a board last went to another step of a lesson, if one did."""
     last = select(func.max(Happening.at)).where(
         Happening.class_id == class_id,
-        Happening.code_id == code_id,
-        Happening.pad_id.is_(None),
-        Happening.what.in_([what.value for what in whats]),
+        Happening.lesson_id == lesson_id,
+        Happening.what == What.PLACE.value,
     )
     return session.scalar(last)
 

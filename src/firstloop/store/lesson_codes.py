@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from hmac import compare_digest
 from typing import Any
 
 from sqlalchemy import ForeignKey, Row, bindparam, select
@@ -18,7 +19,8 @@ LASTS = timedelta(hours=12)
 
 
 class LessonCode(Base):
-    """A code, the lesson that pads join by it (None: it was deleted), from when to when."""
+    """A code, the lesson that pads join by it (None: it was deleted), from when to when. `secret`
+    is what the square says for it."""
 
     __tablename__ = "lesson_code"
 
@@ -30,6 +32,7 @@ class LessonCode(Base):
         ForeignKey("lesson.id", ondelete="SET NULL"), index=True
     )
     code: Mapped[str]
+    secret: Mapped[str | None]
     opened_at: Mapped[datetime] = mapped_column(UtcDateTime)
     ends_at: Mapped[datetime] = mapped_column(UtcDateTime, index=True)
 
@@ -42,6 +45,7 @@ class CodeRecord:
     class_id: int
     lesson_id: int | None
     code: str
+    secret: str
     opened_at: datetime
     ends_at: datetime
 
@@ -54,12 +58,17 @@ class CodeRecord:
 _ONE = LessonCode.__table__.select().where(LessonCode.id == bindparam("code_id"))
 
 
-def add(
-    session: Session, class_id: int, lesson_id: int | None, code: str, now: datetime
+def add(  # noqa: PLR0917  # what opens for whom
+    session: Session, class_id: int, lesson_id: int | None, code: str, secret: str, now: datetime
 ) -> CodeRecord:
     """Opens a lesson to pads."""
     row = LessonCode(
-        class_id=class_id, lesson_id=lesson_id, code=code, opened_at=now, ends_at=now + LASTS
+        class_id=class_id,
+        lesson_id=lesson_id,
+        code=code,
+        secret=secret,
+        opened_at=now,
+        ends_at=now + LASTS,
     )
     session.add(row)
     session.flush()
@@ -113,6 +122,15 @@ def named(session: Session, code: str, now: datetime) -> CodeRecord | None:
     return next((one for one in every_open(session, now) if plain(one.code) == plain(code)), None)
 
 
+def with_secret(session: Session, secret: str, now: datetime) -> CodeRecord | None:
+    """The open code of any class whose square says this, if there is one."""
+    shown = secret.strip().encode("utf-8", "replace")
+    return next(
+        (one for one in every_open(session, now) if compare_digest(one.secret.encode(), shown)),
+        None,
+    )
+
+
 def every_open(session: Session, now: datetime) -> list[CodeRecord]:
     """The open codes of all classes."""
     rows = select(LessonCode).where(LessonCode.ends_at > now)
@@ -120,4 +138,6 @@ def every_open(session: Session, now: datetime) -> list[CodeRecord]:
 
 
 def _record(row: LessonCode | Row[Any]) -> CodeRecord:
-    return CodeRecord(row.id, row.class_id, row.lesson_id, row.code, row.opened_at, row.ends_at)
+    return CodeRecord(
+        row.id, row.class_id, row.lesson_id, row.code, row.secret or "", row.opened_at, row.ends_at
+    )

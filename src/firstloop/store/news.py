@@ -52,5 +52,6 @@ class News:
 
 
 def happened(session: Session, topic: Topic) -> None:
-    """Remembers that a session writes something that others wait for."""
+    """Remembers that a session writes something that others wait for: what happens in a class, or
+    who may still hear of it. Who listens looks at both when woken."""
     session.info.setdefault(_HAPPENED, set()).add(topic)

@@ -9,8 +9,6 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Connection, Engine, create_engine, event
 
 from firstloop.store import copies, school
@@ -93,6 +91,9 @@ def _migrate(path: Path) -> None:
     Foreign keys are off meanwhile: SQLite alters a table by making it anew, and dropping the old
     one would delete all that hangs on it.
     """
+    from alembic import command  # noqa: PLC0415  # slow to load, and a record seldom needs it
+    from alembic.config import Config  # noqa: PLC0415
+
     engine = connections(path, foreign_keys=False)
     event.listen(engine, "begin", begin_writing)
     config = Config()

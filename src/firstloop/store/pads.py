@@ -4,13 +4,19 @@ a pad shows for it only digests are kept."""
 from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Any
 
-from sqlalchemy import ForeignKey, bindparam, delete, select
+from sqlalchemy import ForeignKey, Row, bindparam, delete, func, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
+from firstloop.store import news
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.lesson_codes import CodeRecord, LessonCode
+from firstloop.store.pad_loads import PadLoad
 from firstloop.store.records import NotInRecordError
+
+MOST_IN_A_LESSON = 100
+"""Pads: a class of sixty, and as many again that were given back and fetched anew."""
 
 
 class Pad(Base):
@@ -49,9 +55,10 @@ class PadSeat(Base):
 
 @dataclass(frozen=True, slots=True)
 class Seat:
-    """A child at a pad in a lesson, and when it left."""
+    """A child at a pad in a lesson of a class, and when it left."""
 
     id: int
+    class_id: int
     pad_id: int
     pupil_id: int
     code_id: int
@@ -60,15 +67,19 @@ class Seat:
 
 @dataclass(frozen=True, slots=True)
 class PadRecord:
-    """A pad: whether it is in a lesson, which, since when it asks to come in, who sits at it."""
+    """A pad: by what its device is known (a digest), whether it is in a lesson, which, since when
+    it asks to come in, who sits at it; whether it wanted to hand in more than a child could
+    write."""
 
     id: int
     class_id: int
+    device: str
     is_in: bool
     code_id: int | None
     asked_at: datetime | None
     opens_alone: bool | None
     seat: Seat | None
+    is_full: bool
 
     @property
     def pupil_id(self) -> int | None:
@@ -81,15 +92,18 @@ _ALL = (
     select(
         Pad.id,
         Pad.class_id,
+        Pad.device,
         Pad.token,
         Pad.code_id,
         Pad.asked_at,
         Pad.opens_alone,
-        PadSeat.id,
+        PadSeat.id.label("seat_id"),
         PadSeat.pupil_id,
-        PadSeat.code_id,
+        PadSeat.code_id.label("seat_code"),
+        PadLoad.is_full,
     )
     .outerjoin(PadSeat, (PadSeat.pad_id == Pad.id) & PadSeat.until.is_(None))
+    .outerjoin(PadLoad, (PadLoad.pad_id == Pad.id) & (PadLoad.code_id == Pad.code_id))
     .order_by(Pad.id)
 )
 _BY_TOKEN = _ALL.where(Pad.token == bindparam("token"))
@@ -99,19 +113,19 @@ _OF_CLASS = _ALL.where(Pad.class_id == bindparam("class_id"))
 def holding(session: Session, token: str) -> PadRecord | None:
     """The pad that shows something (a digest) by which it is known in a lesson."""
     row = session.connection().execute(_BY_TOKEN, {"token": token}).first()
-    return None if row is None else _record(*row)
+    return None if row is None else _record(row)
 
 
 def known_as(session: Session, device: str) -> list[PadRecord]:
     """A device, in each class that it has been a pad of, the latest last."""
     rows = session.connection().execute(_ALL.where(Pad.device == device))
-    return [_record(*row) for row in rows]
+    return [_record(row) for row in rows]
 
 
 def of_class(session: Session, class_id: int) -> list[PadRecord]:
     """All pads that a class knows."""
     rows = session.connection().execute(_OF_CLASS, {"class_id": class_id})
-    return [_record(*row) for row in rows]
+    return [_record(row) for row in rows]
 
 
 def in_lesson(session: Session, class_id: int, now: datetime) -> list[PadRecord]:
@@ -120,7 +134,22 @@ def in_lesson(session: Session, class_id: int, now: datetime) -> list[PadRecord]
         Pad.token.is_not(None), LessonCode.ends_at > now
     )
     found = session.connection().execute(rows, {"class_id": class_id})
-    return [_record(*row) for row in found]
+    return [_record(row) for row in found]
+
+
+def is_full(session: Session, class_id: int, device: str, code_id: int) -> bool:
+    """Whether there are so many pads in a lesson that another device may not come in."""
+    others = (
+        select(func.count())
+        .select_from(Pad)
+        .where(
+            Pad.class_id == class_id,
+            Pad.code_id == code_id,
+            Pad.token.is_not(None),
+            Pad.device != device,
+        )
+    )
+    return (session.scalar(others) or 0) >= MOST_IN_A_LESSON
 
 
 def get(session: Session, class_id: int, pad_id: int) -> PadRecord:
@@ -166,22 +195,23 @@ def put_out(session: Session, class_id: int, pad_id: int, now: datetime) -> None
     row = _row(session, class_id, pad_id)
     row.token, row.code_id, row.asked_at = None, None, None
     _end_seat(session, row.id, now)
+    news.happened(session, (class_id, True))
     session.flush()
 
 
 def forget_all(session: Session, class_id: int) -> None:
     """Forgets the devices of a class, and who sat at which."""
+    news.happened(session, (class_id, True))
     session.execute(delete(Pad).where(Pad.class_id == class_id))
 
 
 def sit(session: Session, class_id: int, pad: PadRecord, pupil_id: int, now: datetime) -> Seat:
     """A child sits down at a pad, in place of who sat there."""
-    del class_id  # the pad and the child were found in it
     _end_seat(session, pad.id, now)
     row = PadSeat(pad_id=pad.id, pupil_id=pupil_id, code_id=pad.code_id, since=now)
     session.add(row)
     session.flush()
-    return Seat(row.id, row.pad_id, row.pupil_id, row.code_id, None)
+    return Seat(row.id, class_id, row.pad_id, row.pupil_id, row.code_id, None)
 
 
 def free(session: Session, class_id: int, pad_id: int, now: datetime) -> None:
@@ -190,12 +220,13 @@ def free(session: Session, class_id: int, pad_id: int, now: datetime) -> None:
     session.flush()
 
 
-def seat(session: Session, class_id: int, pad_id: int, seat_id: int) -> Seat:
-    """Who sat at a pad once; raises NotInRecordError for another pad's seat."""
+def seat(session: Session, device: str, seat_id: int) -> Seat:
+    """Who sat at a device once, in whichever class; raises NotInRecordError for another's seat."""
     row = session.get(PadSeat, seat_id)
-    if row is None or row.pad_id != _row(session, class_id, pad_id).id:
+    pad = None if row is None else session.get(Pad, row.pad_id)
+    if row is None or pad is None or pad.device != device:
         raise NotInRecordError("nobody has sat at this pad so; choose a tile again")
-    return Seat(row.id, row.pad_id, row.pupil_id, row.code_id, row.until)
+    return Seat(row.id, pad.class_id, row.pad_id, row.pupil_id, row.code_id, row.until)
 
 
 def says_it_opens_alone(session: Session, class_id: int, pad_id: int, *, it_does: bool) -> None:
@@ -228,18 +259,18 @@ def _row(session: Session, class_id: int, pad_id: int) -> Pad:
     return row
 
 
-def _record(  # noqa: PLR0917  # the columns of a row
-    pad_id: int,
-    class_id: int,
-    token: str | None,
-    code_id: int | None,
-    asked_at: datetime | None,
-    opens_alone: bool | None,
-    seat_id: int | None,
-    pupil_id: int | None,
-    seat_code: int | None,
-) -> PadRecord:
-    sits = None
-    if seat_id is not None and pupil_id is not None and seat_code is not None:
-        sits = Seat(seat_id, pad_id, pupil_id, seat_code, None)
-    return PadRecord(pad_id, class_id, token is not None, code_id, asked_at, opens_alone, sits)
+def _record(row: Row[*tuple[Any, ...]]) -> PadRecord:
+    seat = None
+    if row.seat_id is not None:
+        seat = Seat(row.seat_id, row.class_id, row.id, row.pupil_id, row.seat_code, None)
+    return PadRecord(
+        id=row.id,
+        class_id=row.class_id,
+        device=row.device,
+        is_in=row.token is not None,
+        code_id=row.code_id,
+        asked_at=row.asked_at,
+        opens_alone=row.opens_alone,
+        seat=seat,
+        is_full=bool(row.is_full),
+    )

@@ -1,9 +1,10 @@
 """What a word or a letter is asked for with when it is to be written from memory: the teacher's
 voice, a picture."""
 
-from sqlalchemy import ForeignKey, UniqueConstraint, select
+from sqlalchemy import ForeignKey, UniqueConstraint, func, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
+from firstloop.core.errors import FirstLoopError
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PromptRecord
 
@@ -39,8 +40,18 @@ def sound_of(session: Session, class_id: int, text: str) -> bytes:
     return row.sound
 
 
+MOST_SOUNDS, MOST_SOUND_BYTES = 500, 50_000_000
+"""Of a class: each word of a year, and as much as they take at 100 KB each."""
+
+
+class TooManySoundsError(FirstLoopError):
+    """A class with more recordings than it could use."""
+
+
 def set_sound(session: Session, class_id: int, text: str, sound: bytes | None) -> None:
-    """Keeps a recording in place of an earlier one; None deletes it."""
+    """Keeps a recording in place of an earlier one; None deletes it. Raises TooManySoundsError."""
+    if sound is not None:
+        _require_room(session, class_id, text, len(sound))
     row = _find(session, class_id, text) or Prompt(class_id=class_id, text=text, tile=None)
     row.sound = sound
     _keep(session, row)
@@ -51,6 +62,18 @@ def set_tile(session: Session, class_id: int, text: str, tile: str | None) -> No
     row = _find(session, class_id, text) or Prompt(class_id=class_id, text=text, sound=None)
     row.tile = tile
     _keep(session, row)
+
+
+def _require_room(session: Session, class_id: int, text: str, size: int) -> None:
+    others = select(func.count(), func.coalesce(func.sum(func.length(Prompt.sound)), 0)).where(
+        Prompt.class_id == class_id, Prompt.text != text, Prompt.sound.is_not(None)
+    )
+    count, taken = session.execute(others).one()
+    if count >= MOST_SOUNDS or taken + size > MOST_SOUND_BYTES:
+        raise TooManySoundsError(
+            f"the class has {count} recordings of {taken // 1_000_000} MB, and more do not fit; "
+            "delete some of old words, in Plan, Said and shown"
+        )
 
 
 def _keep(session: Session, row: Prompt) -> None:

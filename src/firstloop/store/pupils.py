@@ -7,9 +7,10 @@ from sqlalchemy import CheckConstraint, ForeignKey, Row, UniqueConstraint, bindp
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Stage
-from firstloop.core.errors import FirstLoopError
+from firstloop.core.errors import FirstLoopError, LooksAlikeError
 from firstloop.core.evidence.task import Handedness
-from firstloop.core.teaching.roster import Presence, key_of
+from firstloop.core.names import key_of, look_alike
+from firstloop.core.teaching.roster import Presence
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PupilRecord
 
@@ -69,9 +70,12 @@ class TileTakenError(FirstLoopError):
     """Another child of the class has that picture."""
 
 
-def add(session: Session, class_id: int, name: str, handedness: Handedness) -> PupilRecord:
-    """Takes a child into a class; raises NameTakenError."""
-    _require_free(session, class_id, name)
+def add(
+    session: Session, class_id: int, name: str, handedness: Handedness, *, alike: bool = False
+) -> PupilRecord:
+    """Takes a child into a class; raises NameTakenError, and LooksAlikeError unless a name that
+    looks like another's is meant."""
+    _require_free(session, class_id, name, alike=alike)
     row = Pupil(
         class_id=class_id,
         name=name,
@@ -84,19 +88,29 @@ def add(session: Session, class_id: int, name: str, handedness: Handedness) -> P
 
 
 def change(
-    session: Session, class_id: int, pupil_id: int, name: str, handedness: Handedness
+    session: Session,
+    class_id: int,
+    pupil_id: int,
+    name: str,
+    handedness: Handedness,
+    *,
+    alike: bool = False,
 ) -> PupilRecord:
     """Calls a child otherwise, or says that they write with the other hand; letters stay theirs.
-    Raises NotInRecordError and NameTakenError."""
+    Raises NotInRecordError and NameTakenError, and LooksAlikeError unless that is meant."""
     row = _row(session, class_id, pupil_id)
-    _require_free(session, class_id, name, but=pupil_id)
+    _require_free(session, class_id, name, but=pupil_id, alike=alike)
     row.name, row.handedness = name, handedness.value
     session.flush()
     return record_of(row)
 
 
-def _require_free(session: Session, class_id: int, name: str, but: int | None = None) -> None:
+def _require_free(
+    session: Session, class_id: int, name: str, but: int | None = None, *, alike: bool
+) -> None:
     for one in with_the_left(session, class_id):
+        if one.id != but and not alike and look_alike(one.name, name):
+            raise LooksAlikeError(one.name)
         if one.id != but and key_of(one.name) == key_of(name):
             has_left = one.presence is Presence.LEFT
             raise NameTakenError(
@@ -133,7 +147,7 @@ def move(session: Session, class_id: int, pupil_id: int, to_class_id: int) -> No
     """Moves a child to another class; raises NotInRecordError and NameTakenError. What is counted
     by class, who calls sees to."""
     row = _row(session, class_id, pupil_id)
-    _require_free(session, to_class_id, row.name)
+    _require_free(session, to_class_id, row.name, alike=True)
     if row.tile in {one.tile for one in of_class(session, to_class_id)}:
         row.tile = None
     row.class_id = to_class_id

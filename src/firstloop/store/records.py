@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from firstloop.core.checking.check import ALL_IS_WELL
+from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
 from firstloop.core.checking.findings import Finding, LetterResult, Result
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
@@ -128,6 +128,15 @@ class JudgementRecord:
     note: str
 
 
+UNJUDGED = "none of "
+"""Before the version of a checker that could not judge something: it is asked again by a later."""
+
+
+def is_judged_by(checker: str) -> bool:
+    """Whether the checker of that name judged what it was given, or failed on it."""
+    return not checker.startswith(UNJUDGED)
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class Checked:
     """What the checker says of a letter, as the record keeps it."""
@@ -150,6 +159,23 @@ class Checked:
             say=result.say,
             checker=result.checker,
         )
+
+    @classmethod
+    def unjudged(cls) -> "Checked":
+        """What is kept where the check failed: nothing was seen, and the ink waits for a later."""
+        return cls(
+            reads_as=None,
+            way="",
+            verdicts=dict.fromkeys(Dimension, Verdict.UNSEEN),
+            findings=(),
+            say="",
+            checker=UNJUDGED + CHECKER_VERSION,
+        )
+
+    @property
+    def is_judged(self) -> bool:
+        """Whether the checker could judge it."""
+        return is_judged_by(self.checker)
 
     @classmethod
     def of_letter(cls, letter: LetterResult, checker: str) -> "Checked":

@@ -7,6 +7,7 @@ from sqlalchemy import ForeignKey, bindparam, delete, select, update
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.staff import Role
+from firstloop.store import news
 from firstloop.store.accounts import Account
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.records import Signed
@@ -62,14 +63,26 @@ def renew(session: Session, token: str, until: datetime) -> None:
 
 def remove(session: Session, token: str) -> None:
     """Signs a browser out."""
-    session.execute(delete(SignIn).where(SignIn.token == token))
+    signed = session.get(SignIn, token)
+    if signed is not None:
+        _wake(session, signed.account_id)
+        session.delete(signed)
+        session.flush()
 
 
 def remove_all(session: Session, account_id: int, but: str | None = None) -> None:
     """Signs an account out everywhere, or everywhere but in one browser."""
+    _wake(session, account_id)
     session.execute(
         delete(SignIn).where(SignIn.account_id == account_id, SignIn.token != (but or ""))
     )
+
+
+def _wake(session: Session, account_id: int) -> None:
+    """Who listens on a screen of hers looks whether she is still signed in there."""
+    class_id = session.get_one(Account, account_id).class_id
+    if class_id is not None:
+        news.happened(session, (class_id, False))
 
 
 def _signed(account_id: int, name: str, class_id: int | None, role: str | None) -> Signed:

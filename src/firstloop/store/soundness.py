@@ -1,6 +1,7 @@
 """Looks a file over before it is opened as the record: whose it is, whether it is whole, whether we
 know its version. What is not ours is not touched."""
 
+import logging
 import os
 import shutil
 import sqlite3
@@ -9,8 +10,10 @@ from contextlib import closing
 from enum import StrEnum
 from pathlib import Path
 
-from firstloop.store.base import Base
 from firstloop.store.errors import RecordError
+from firstloop.store.tables import METADATA
+
+LOG = logging.getLogger(__name__)
 
 APPLICATION_ID = int.from_bytes(b"1stL")
 """In the header of every record of ours since 0014 (SQLite's own place for it)."""
@@ -86,7 +89,7 @@ def require_tables(opened: sqlite3.Connection, path: Path) -> None:
     there: dict[str, set[str]] = {}
     for table, column in opened.execute(_COLUMNS):
         there.setdefault(table, set()).add(column)
-    for expected in Base.metadata.sorted_tables:
+    for expected in METADATA.sorted_tables:
         if expected.name not in there:
             raise RecordError(f'the record "{path}" has no table {expected.name}; {BRING_BACK}')
         missing = sorted({column.name for column in expected.columns} - there[expected.name])
@@ -161,6 +164,7 @@ def _may_write(path: Path) -> bool:
 def _state(opened: sqlite3.Connection, path: Path) -> State:
     (found,) = opened.execute("PRAGMA application_id").fetchone()
     tables = {name for (name,) in opened.execute("SELECT name FROM sqlite_master")}
+    _require_nothing_that_acts(opened, path)
     if not {"alembic_version", "school_class"} <= tables:
         if found == APPLICATION_ID:
             raise RecordError(f'the record "{path}" has lost its tables; {BRING_BACK}')
@@ -178,6 +182,40 @@ def _state(opened: sqlite3.Connection, path: Path) -> State:
         )
     is_current = version[0] == VERSIONS[-1] and found == APPLICATION_ID
     return State.CURRENT if is_current else State.OLD
+
+
+def _require_nothing_that_acts(opened: sqlite3.Connection, path: Path) -> None:
+    """Raises RecordError where the file would do something by itself: of ours it holds tables and
+    indices alone."""
+    for kind, name, sql in opened.execute("SELECT type, name, sql FROM sqlite_master"):
+        if kind not in ("table", "index") or (sql or "").upper().startswith("CREATE VIRTUAL"):
+            raise RecordError(
+                f'"{path}" holds a {kind} that is none of First Loop\'s ("{name}"); somebody may '
+                f"have changed it to do harm. It was not opened; {BRING_BACK}"
+            )
+
+
+def require_keys(opened: sqlite3.Connection, path: Path) -> None:
+    """Raises RecordError where something in a record belongs to what is not there."""
+    broken = opened.execute("PRAGMA foreign_key_check").fetchone()
+    if broken is not None:
+        raise _damaged(
+            path, f"a row of {broken[0]} belongs to one of {broken[2]} that is not there"
+        )
+
+
+def make_ours_alone(folder: Path) -> None:
+    """Makes a folder that only we read, or mends one that others may, and says so."""
+    folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+    others = stat.S_IMODE(folder.stat().st_mode) & 0o077
+    if others:
+        folder.chmod(0o700)
+        LOG.warning(
+            'the folder "%s" was open to others of this machine (%o); it is ours alone now, but '
+            "what lies in it may have been read",
+            folder,
+            0o700 | others,
+        )
 
 
 def _unreadable(path: Path) -> RecordError:

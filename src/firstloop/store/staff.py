@@ -5,6 +5,7 @@ from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
+from firstloop.store import news
 from firstloop.store.accounts import Account
 from firstloop.store.base import Base
 from firstloop.store.classes import SchoolClass
@@ -64,11 +65,13 @@ def of_class(session: Session, class_id: int) -> list[tuple[AccountRecord, Role]
 def add(session: Session, class_id: int, account_id: int, role: Role) -> None:
     """Makes somebody a class's teacher or helper, whatever she was to it before."""
     session.merge(ClassTeacher(class_id=class_id, account_id=account_id, role=role.value))
+    news.happened(session, (class_id, False))
     session.flush()
 
 
 def remove(session: Session, class_id: int, account_id: int) -> None:
     """Makes somebody nothing to a class."""
+    news.happened(session, (class_id, False))
     session.execute(
         delete(ClassTeacher).where(
             ClassTeacher.class_id == class_id, ClassTeacher.account_id == account_id

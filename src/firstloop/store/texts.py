@@ -43,6 +43,7 @@ class WrittenText(Base):
     help: Mapped[str]
     hand_id: Mapped[int] = mapped_column(ForeignKey("judged_hand.id"), index=True)
     stage: Mapped[str]
+    handedness: Mapped[str | None]
     may_stand_open: Mapped[bool]
     open_pairs: Mapped[list[str]] = mapped_column(JSON)
     ruling_top: Mapped[float]
@@ -77,6 +78,7 @@ def add(session: Session, class_id: int, new: NewText) -> int:
         help=new.help.value,
         hand_id=judged_hands.keep(session, class_id, new.style),
         stage=new.task.stage.value,
+        handedness=new.task.handedness.value,
         may_stand_open=new.task.may_stand_open,
         open_pairs=sorted(new.task.open_pairs),
         ruling_top=new.ruling.top,
@@ -124,6 +126,15 @@ def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The texts of a class that another checker has judged, the oldest first."""
     rows = _of_class(class_id).where(WrittenText.checker != checker).order_by(WrittenText.id)
     return list(session.scalars(rows))
+
+
+def failed_on(session: Session, class_id: int, mark: str, but: str) -> list[int]:
+    """The texts of a class that a checker failed on, whose version stands behind the mark; but for
+    one version."""
+    rows = _of_class(class_id).where(
+        WrittenText.checker.startswith(mark, autoescape=True), WrittenText.checker != mark + but
+    )
+    return list(session.scalars(rows.order_by(WrittenText.id)))
 
 
 def page(
@@ -196,7 +207,7 @@ def _record(row: WrittenText, letters: dict[int, int]) -> TextRecord:
     task = Task(
         row.target,
         Kind(row.kind),
-        Handedness(row.pupil.handedness),
+        Handedness(row.handedness or row.pupil.handedness),
         Stage(row.stage),
         may_stand_open=row.may_stand_open,
         open_pairs=frozenset(row.open_pairs),

@@ -32,6 +32,17 @@ def events(client: TestClient, path: str, after: int = 0) -> list[tuple[str, str
     return list(zip([value for name, _, value in lines if name == "id"], kinds, strict=True))
 
 
+def newest(client: TestClient) -> list[Any]:
+    """What the room shows of what was handed in last."""
+    children = client.get("/api/write/room").json()["children"]
+    return [wrote for child in children for wrote in child["newest"]]
+
+
+def stay_on_pads(client: TestClient) -> list[Any]:
+    """What pads were refused for good, as the room shows it."""
+    return list(client.get("/api/write/room").json()["set_aside"])
+
+
 def customs(client: TestClient) -> dict[str, Any]:
     known = client.get("/api/plan/customs").json()
     return {name: known[name] for name in ("own", "rubbing_out", "largest_family", "open_joins")}

@@ -1,10 +1,13 @@
 """What the teacher is told of the pads, and may do with them."""
 
+import pytest
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
 from firstloop.store.database import Database
-from tests.api.pads.calls import events, join
+from tests.api.good_requests import STYLE
+from tests.api.pads.calls import customs, events, go_to, join
+from tests.conftest import add_class
 from tests.pads import attempt
 from tests.teachers import signed_in
 
@@ -90,3 +93,59 @@ def test_a_helper_sees_the_room_and_may_call_but_opens_nothing(
 def test_who_is_signed_in_beside_a_pad_stays_the_teacher(client: TestClient, code: str) -> None:
     assert client.post("/api/pad/join", json={"code": code}).status_code == 200
     assert client.get("/api/write/room").status_code == 200
+
+
+def test_a_note_or_a_custom_makes_nobody_begin_anew_another_step_does(
+    client: TestClient, lesson: int, pad: TestClient
+) -> None:
+    def mila() -> tuple[str, int]:
+        children = client.get("/api/write/room").json()["children"]
+        (child,) = [one for one in children if one["who"]["name"] == "Mila"]
+        return child["going"], child["written"]
+
+    go_to(client, lesson, "own")
+    for _ in range(2):
+        pad.post("/api/pad/attempts", json=attempt(help="trace"))
+    assert mila() == ("writing", 2)
+    note = {"do": "note", "kind": "own", "note": "Jori at the front"}
+    client.post(f"/api/plan/lessons/{lesson}/changes", json=note)
+    client.put("/api/plan/customs", json={**customs(client), "tilted": True})
+    assert mila() == ("writing", 2)
+    go_to(client, lesson, "best")
+    assert mila() == ("not_begun", 0)
+    go_to(client, lesson, "own")
+    assert mila() == ("not_begun", 2)
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"),
+    [
+        ("PUT", "/api/plan/style", STYLE),
+        ("PUT", "/api/plan/language", {"variety": "american", "ordinal": False, "stop": True,
+                                       "minutes": 20}),
+        ("PUT", "/api/classroom", {"name": "Rush class"}),
+        ("PUT", "/api/classroom/pupils/1", {"name": "Milla"}),
+    ],
+)  # fmt: skip
+def test_what_changes_the_class_is_told_to_its_pads_and_to_her_other_screens(
+    client: TestClient, pad: TestClient, method: str, path: str, body: dict[str, object]
+) -> None:
+    before = int(events(client, "/api/write/live")[-1][0])
+    assert client.request(method, path, json=body).status_code == 200
+    assert [kind for _, kind in events(client, "/api/write/live", after=before)] == ["class"]
+    assert [kind for _, kind in events(pad, "/api/pad/events", after=before)] == ["task"]
+    refused = client.request(method, path, json={"no": "such"})
+    assert refused.status_code == 422
+    assert len(events(client, "/api/write/live", after=before)) == 1
+
+
+def test_where_another_class_is_opened_her_other_screens_hear_it(
+    client: TestClient, database: Database, code: str
+) -> None:
+    del code
+    other = add_class(database, account_id=1, name="Rush class", children=("Ada", "Bo"))
+    assert client.put("/api/school/open", json={"class_id": 1}).status_code == 204
+    found: list[tuple[int, bool]] = []
+    with database.news.heard((1, False), lambda: found.append((1, False))):
+        client.put("/api/school/open", json={"class_id": other.id})
+    assert found == [(1, False)]  # who listens to the first is woken

@@ -1,6 +1,8 @@
 """Machine code: made of any function, also where there is nowhere to keep it."""
 
 import inspect
+import subprocess
+import sys
 from collections.abc import Callable
 
 import numpy as np
@@ -50,3 +52,28 @@ def test_as_it_stands_a_loop_says_the_same(seed: int) -> None:
         assert inspect.unwrap(loop)(points) == pytest.approx(loop(points), abs=1e-12)
     reached = np.cumsum(rng.uniform(0.0, 1.0, (8, 9)), axis=1)
     assert inspect.unwrap(steps_back)(reached).tolist() == steps_back(reached).tolist()
+
+
+def test_what_is_loaded_aside_holds_up_nobody() -> None:
+    """In a process of its own, for what is loaded stays loaded."""
+    done = subprocess.run(
+        [sys.executable, "-c", ASIDE], capture_output=True, text=True, check=True, timeout=120
+    )
+    assert done.stdout.split() == ["False", "False", "True"]
+
+
+ASIDE = """
+import sys, numpy as np
+from firstloop.core.geometry import compiled, polyline
+points = np.cumsum(np.ones((30, 2)), axis=0)
+compiled.load_aside()
+with compiled.as_they_stand():
+    for _ in range(2 * compiled.FEW):
+        polyline.distances_along(points)
+print(compiled._STATE.loader is not None)
+for _ in range(compiled.FEW):
+    polyline.distances_along(points)
+print("numba" in sys.modules)
+polyline.distances_along(points)
+print(polyline.distances_along._made is not None)
+"""

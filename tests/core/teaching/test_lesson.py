@@ -29,7 +29,7 @@ from firstloop.core.teaching.lesson import (
     retimed,
 )
 from firstloop.core.teaching.steps import STEPS, StepKind
-from firstloop.core.teaching.told import copy_of, prompts
+from firstloop.core.teaching.told import prompts
 
 TODAY = date(2026, 11, 25)
 
@@ -173,21 +173,6 @@ FULL_OF = plan(
 def test_more_than_a_lesson_holds_is_refused_and_said(change: Callable[[], Lesson]) -> None:
     with pytest.raises(LessonError, match=r"leave|shorter"):
         change()
-
-
-@pytest.mark.parametrize(
-    ("kind", "written"),
-    [
-        (StepKind.DATE, "Monday 2 March"),
-        (StepKind.LOOK_BACK, "r"),
-        (StepKind.SHOW, "n"),
-        (StepKind.OWN, "n"),
-        (StepKind.WORDS, "nap, ant"),
-        (StepKind.SENTENCE, "An ant naps."),
-    ],
-)
-def test_what_is_to_be_written_in_a_step(kind: StepKind, written: str) -> None:
-    assert copy_of(full(), kind, "Monday 2 March") == written
 
 
 def test_the_class_is_told_what_to_do_where_it_works_by_itself() -> None:

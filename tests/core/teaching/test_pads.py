@@ -1,37 +1,63 @@
 """What pads are for at each stop of a lesson, and how it goes for who writes on them."""
 
 from dataclasses import replace
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from itertools import permutations
 
 import pytest
 
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Help, Kind
-from firstloop.core.teaching.course import course
 from firstloop.core.teaching.customs import USUAL, Customs, OwnAmount
 from firstloop.core.teaching.going import AGAIN, QUIET, Going, Wrote, how_it_goes
 from firstloop.core.teaching.lesson import Lesson, plan
 from firstloop.core.teaching.lesson_codes import WORDS, new_code, plain
-from firstloop.core.teaching.pads import Doing, doing_at, stop_at, task_now, tasks_at, tasks_of
+from firstloop.core.teaching.pads import Doing, task_now
 from firstloop.core.teaching.steps import Shape, StepKind
+from firstloop.core.teaching.under_way import Moment, Progress, UnderWay, under_way
+from firstloop.core.vocabulary.language import Language
 
-DATE = "Monday 2nd March 2026"
+DAY = date(2026, 3, 2)
 FULL = plan(["n"], 25, look_back=["r", "m"], words=["nap"], sentence="Nap, Ned.")
 BEGAN = datetime(2026, 1, 12, 9, 0, tzinfo=UTC)
 
 
+def given(lesson: Lesson, step: StepKind | None = None, customs: Customs = USUAL) -> UnderWay:
+    return under_way(lesson, DAY, Language(), customs, step)
+
+
+def now(lesson: Lesson, step: StepKind | None = None, customs: Customs = USUAL) -> Moment:
+    found = given(lesson, step, customs).now
+    assert found is not None
+    return found
+
+
 def at(lesson: Lesson, step: StepKind, customs: Customs = USUAL) -> list[tuple[str, str, str]]:
-    stop = stop_at(lesson, step, None, DATE, customs)
-    assert stop is not None
-    found = tasks_at(stop, lesson, DATE, customs)
-    return [(one.kind.value, one.target, one.help.value) for one in found]
+    return [(x.kind.value, x.target, x.help.value) for x in now(lesson, step, customs).tasks]
 
 
 def test_every_step_has_something_to_do_and_what_is_written_has_a_task() -> None:
-    for stop in course(FULL):
-        writes = bool(tasks_at(stop, FULL, DATE, USUAL))
-        assert writes == (doing_at(stop) is Doing.WRITE), stop.kind
+    for moment in given(FULL).moments:
+        assert bool(moment.tasks) == (moment.doing is Doing.WRITE), moment.name
+        assert all(given(FULL).asks_for(task.key) for task in moment.tasks)
+
+
+def test_what_may_be_written_from_memory_or_from_a_model_is_asked_for_either_way() -> None:
+    for from_memory in (False, True):
+        lesson = given(FULL, customs=replace(USUAL, from_memory=from_memory))
+        assert lesson.asks_for((Kind.WORD, "nap", Help.COPY))
+        assert lesson.asks_for((Kind.WORD, "nap", Help.RECALL))
+        assert not lesson.asks_for((Kind.WORD, "nap", Help.TRACE))
+
+
+def test_more_than_enough_of_one_task_makes_up_for_no_other() -> None:
+    trace, finish, own = now(FULL, StepKind.OWN).tasks
+    assert now(FULL, StepKind.OWN).progress({trace.key: 11}) == Progress(3, 11, is_enough=False)
+    done = {trace.key: 3, finish.key: 4, own.key: 5}
+    assert now(FULL, StepKind.OWN).progress(done) == Progress(11, 11, is_enough=True)
+    any_number = replace(USUAL, own=OwnAmount.ANY)
+    assert now(FULL, StepKind.OWN, any_number).progress(done) == Progress(11, None, is_enough=False)
+    assert not now(FULL, StepKind.SETTLE).progress({}).is_enough
 
 
 def test_help_fades_from_dots_to_ones_own() -> None:
@@ -53,26 +79,21 @@ def test_from_memory_words_have_no_model_and_letters_come_one_by_one() -> None:
 @pytest.mark.parametrize(("own", "enough"), [("few", 5), ("row", 8), ("rows", 24), ("any", None)])
 def test_enough_is_what_the_class_says(own: str, enough: int | None) -> None:
     customs = replace(USUAL, own=OwnAmount(own))
-    assert tasks_of(FULL, DATE, customs)[Kind.LETTER, "n", Help.COPY].enough == enough
+    assert now(FULL, StepKind.OWN, customs).tasks[-1].enough == enough
 
 
 def test_a_lesson_that_no_board_has_begun_is_at_the_first_thing_to_write() -> None:
     short = plan(["n"], 8, shape=Shape.SHORT)
-    stop = stop_at(short, None, None, DATE, USUAL)
-    assert stop is not None
-    assert stop.kind is StepKind.OWN
-    settled = stop_at(FULL, StepKind.SETTLE, None, DATE, USUAL)
-    assert doing_at(settled) is Doing.WATCH
+    assert now(short).stop.kind is StepKind.OWN
+    assert now(FULL, StepKind.SETTLE).doing is Doing.WATCH
 
 
 def test_without_a_limit_the_last_task_goes_on_and_on() -> None:
     customs = replace(USUAL, own=OwnAmount.ANY)
-    stop = stop_at(FULL, StepKind.OWN, None, DATE, customs)
-    assert stop is not None
-    tasks = tasks_at(stop, FULL, DATE, customs)
-    now = task_now(tasks, {task.key: 100 for task in tasks})
-    assert now is not None
-    assert (now.help, now.enough) == (Help.COPY, None)
+    moment = now(FULL, StepKind.OWN, customs)
+    last = moment.task_for({task.key: 100 for task in moment.tasks})
+    assert last is not None
+    assert (last.help, last.enough) == (Help.COPY, None)
     assert task_now((), {}) is None
 
 
@@ -96,6 +117,7 @@ def test_who_is_stuck_is_found_whatever_it_is() -> None:
     assert goes(*made(), has_pad=False) is Going.AWAY
     before = Wrote(BEGAN - timedelta(seconds=1))
     assert goes(before) is Going.NOT_BEGUN  # that was another step's
+    assert goes(before, enough=True) is Going.ENOUGH  # or this one's, come back to
 
 
 def test_codes_are_short_words_of_which_no_two_pairs_read_alike() -> None:

@@ -34,7 +34,12 @@ fetchClient.use({
     const said: unknown = await response.json().catch(() => undefined);
     throw isProblem(said)
       ? new ProblemError(said.title, said.detail, said.where, said.status)
-      : new ProblemError("Something failed", `The server answered ${String(response.status)}.`);
+      : new ProblemError(
+          "Something failed",
+          `The server answered ${String(response.status)}.`,
+          [],
+          response.status,
+        );
   },
   onError() {
     return new ProblemError("No answer", "First Loop does not answer. Is it still running?");

@@ -17,8 +17,10 @@ export async function sit(pupil: number, opens_alone: boolean): Promise<SeatOut>
   return exact<SeatOut>(data);
 }
 
-export async function task(): Promise<PadTaskOut> {
-  return exact<PadTaskOut>((await fetchClient.GET("/api/pad/task")).data);
+/** What the pad is to do; `keeps` false says that its own store fails. */
+export async function task(keeps?: boolean): Promise<PadTaskOut> {
+  const query = keeps === undefined ? {} : { keeps };
+  return exact<PadTaskOut>((await fetchClient.GET("/api/pad/task", { params: { query } })).data);
 }
 
 export async function handIn(body: PadAttemptIn): Promise<StoredOut> {
@@ -36,9 +38,17 @@ export async function leave(): Promise<void> {
 const CALLS = ["task", "replay", "choose", "look", "end"] as const;
 export type Call = (typeof CALLS)[number];
 
-/** Hears what the pad is called to, until it is let go; a browser comes back after a gap itself. */
-export function listen(onCall: (call: Call) => void): () => void {
+/**
+ * Hears what the pad is called to, until it is let go; a browser comes back after a gap itself, and
+ * then it is told.
+ */
+export function listen(onCall: (call: Call) => void, onAgain: () => void): () => void {
   const source = new EventSource("/api/pad/events");
+  let before = false;
+  source.addEventListener("open", () => {
+    if (before) onAgain();
+    before = true;
+  });
   for (const call of CALLS) {
     source.addEventListener(call, () => {
       onCall(call);

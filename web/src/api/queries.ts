@@ -1,6 +1,7 @@
 /** Server state: a thin hook a resource. Attempts, schemes, lessons and words have their own files. */
 import { keepPreviousData, type QueryClient, useQueryClient } from "@tanstack/react-query";
 
+import { classroomQuery } from "./classShown";
 import { $api, exact } from "./client";
 import { sessionQuery } from "./sessionQueries";
 import type {
@@ -13,8 +14,6 @@ import type {
 } from "./schema";
 
 const FOR_GOOD = { staleTime: Infinity };
-
-const classroomQuery = $api.queryOptions("get", "/api/classroom", {}, FOR_GOOD);
 
 const alphabetQuery = $api.queryOptions("get", "/api/show/alphabet", {}, FOR_GOOD);
 

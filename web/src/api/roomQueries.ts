@@ -3,11 +3,18 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { v4 as uuid } from "uuid";
 
+import { followTheOpenClass } from "./classShown";
 import { $api, exact } from "./client";
+import { hear } from "./live";
 import type { OpenLessonOut, RoomOut, SlipSeen } from "./schema";
 
 /** Where a lesson is, and which screen went there. */
 type Place = Pick<OpenLessonOut, "lesson" | "step" | "part"> & { by: string | null };
+
+/** The class is another than it was; or, no longer open, another class is. */
+interface ClassTold {
+  open: boolean;
+}
 
 /** This screen, as it says what it did itself. */
 export const THIS_SCREEN = uuid();
@@ -55,21 +62,54 @@ export function useLive({ onPlace, onOnwards }: LiveNews = {}) {
         void queries.invalidateQueries({ queryKey: padsQuery.queryKey });
       }, AT_MOST_EVERY_MS);
     };
-    const source = new EventSource("/api/write/live");
-    for (const kind of ["attempt", "pad", "tally", "best", "place"]) {
-      source.addEventListener(kind, look);
-    }
-    const placed = ({ data }: MessageEvent<string>) => JSON.parse(data) as Place;
-    source.addEventListener("place", (event: MessageEvent<string>) => {
-      const place = placed(event);
+    const placed = (data: string) => JSON.parse(data) as Place;
+    const deaf = hear(["attempt", "pad", "tally", "best", "place", "onwards"], (kind, data) => {
+      if (kind === "onwards") {
+        latest.current.onOnwards?.(placed(data));
+        return;
+      }
+      look();
+      if (kind !== "place") return;
+      const place = placed(data);
       if (place.by !== THIS_SCREEN) latest.current.onPlace?.(place);
-    });
-    source.addEventListener("onwards", (event: MessageEvent<string>) => {
-      latest.current.onOnwards?.(placed(event));
     });
     return () => {
       clearTimeout(due);
-      source.close();
+      deaf();
+    };
+  }, [queries]);
+}
+
+/**
+ * Every screen of the teacher shows the class as it is: when it has changed elsewhere all is asked
+ * anew, and when another is open the page begins anew. A page that nobody sees does not listen, for
+ * a browser holds few lines to one server; it asks anew when it is looked at again.
+ */
+export function useFollowClass() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    let deaf: (() => void) | null = null;
+    const follow = () => {
+      if (document.hidden) {
+        deaf?.();
+        deaf = null;
+        return;
+      }
+      deaf ??= hear(["class"], (_, data) => {
+        const { open } = JSON.parse(data) as ClassTold;
+        if (open) void queries.invalidateQueries();
+        else followTheOpenClass(queries);
+      });
+    };
+    const seenAgain = () => {
+      if (!document.hidden && !deaf) void queries.invalidateQueries();
+      follow();
+    };
+    follow();
+    document.addEventListener("visibilitychange", seenAgain);
+    return () => {
+      document.removeEventListener("visibilitychange", seenAgain);
+      deaf?.();
     };
   }, [queries]);
 }
@@ -97,6 +137,8 @@ export const useFreeTile = () =>
 export const useForgetPads = () => $api.useMutation("delete", "/api/write/pads", useRoomChanged());
 export const usePutOut = () =>
   $api.useMutation("delete", "/api/write/pads/{pad}", useRoomChanged());
+export const useLetGo = () =>
+  $api.useMutation("delete", "/api/write/set-aside/{sent_as}", useRoomChanged());
 export const useCall = () => $api.useMutation("post", "/api/write/call");
 export const useOnwards = () => $api.useMutation("post", "/api/show/lessons/{lesson_id}/onwards");
 

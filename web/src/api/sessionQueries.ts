@@ -1,4 +1,5 @@
 /** Who is signed in: the first account, signing in and out, the password. */
+import { leaveFor, OPENS_ANOTHER } from "./classShown";
 import { $api } from "./client";
 import type { NewAccountIn } from "./schema";
 
@@ -16,9 +17,9 @@ export function useSession() {
  */
 export function beginAnew(place?: string) {
   return {
+    meta: OPENS_ANOTHER,
     onSuccess: () => {
-      if (place === undefined) window.location.reload();
-      else window.location.assign(place);
+      leaveFor(place);
     },
   };
 }

@@ -7,6 +7,7 @@ import { InkOverModel } from "../ink/InkOverModel";
 import { inkTimeline } from "../ink/timeline";
 import { usePlayback } from "../ink/usePlayback";
 import { Button } from "../ui/Button";
+import { Unjudged } from "../ui/Unjudged";
 import { useShortcuts } from "../ui/useShortcuts";
 import { FindingList } from "./FindingList";
 import { JudgementForm } from "./JudgementForm";
@@ -71,9 +72,13 @@ export function AttemptPanel({
           </Button>
         </div>
       )}
-      <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
-        “{attempt.say}”
-      </p>
+      {attempt.judged ? (
+        <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
+          “{attempt.say}”
+        </p>
+      ) : (
+        <Unjudged />
+      )}
       <FindingList attempt={attempt} />
       <JudgementForm attempt={attempt} next={next} />
     </article>

@@ -115,7 +115,15 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
             <ChildList text={text} onChange={setText} read={read} />
           </Question>
         </div>
-        {begin.isError ? <ProblemNote error={begin.error} /> : null}
+        {begin.error ? (
+          <ProblemNote
+            error={begin.error}
+            both={() => {
+              const asked = begin.variables;
+              if (asked) begin.mutate({ ...asked, params: { query: { alike: true } } });
+            }}
+          />
+        ) : null}
         {openDemo.isError ? <ProblemNote error={openDemo.error} /> : null}
         <div className="flex flex-wrap items-center gap-4 border-t border-rule pt-4">
           <Button

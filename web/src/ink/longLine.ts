@@ -33,6 +33,11 @@ export function rowsFor(
   return MOST_ROWS;
 }
 
+/** How large a u is (px) where so many characters find room on so many rows of a width. */
+export function unitFor(characters: number, rows: number, width: number): number {
+  return (rows * width) / (A_LETTER * Math.max(1, characters));
+}
+
 /** The row that a stroke was begun in: a tail may reach into the next, its letter does not. */
 function rowOf({ points }: InkStroke, lines: readonly Line[], rows: number): number {
   const height = rowHeight(lines);

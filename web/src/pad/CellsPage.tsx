@@ -14,7 +14,7 @@ import { AskedWith } from "./AskedWith";
 import { Helped } from "./Helped";
 import { type Cells, cellAt, cellsFor, linesOf, placeOf } from "./layout";
 import { Model } from "./Model";
-import { EnoughSign, isEnough, PadBar } from "./PadBar";
+import { EnoughSign, PadBar } from "./PadBar";
 import { Sheet, type SheetSize } from "./Sheet";
 import type { Written } from "./store";
 import type { PadLesson } from "./usePadLesson";
@@ -27,7 +27,7 @@ export function CellsPage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
   const page = usePage({ task, onKept: pad.kept });
   const letter = task.model?.words[0] ?? null;
   const leftHanded = task.handedness === "left";
-  const enough = isEnough(task, page);
+  const enough = task.is_enough && page.strokes.length === 0;
   return (
     <>
       <div
@@ -47,14 +47,12 @@ export function CellsPage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
           <AskedWith asked={task.prompt} />
         </aside>
         <Sheet tilted={task.tilted} leftHanded={leftHanded}>
-          {(sheet) =>
-            page.ready ? (
-              <CellsSheet task={task} letter={letter} page={page} sheet={sheet} enough={enough} />
-            ) : null
-          }
+          {(sheet) => (
+            <CellsSheet task={task} letter={letter} page={page} sheet={sheet} enough={enough} />
+          )}
         </Sheet>
       </div>
-      <PadBar task={task} page={page} pad={pad} />
+      <PadBar task={task} page={page} pad={pad} enough={enough} />
     </>
   );
 }

@@ -1,12 +1,12 @@
 /** A word, a sentence, a sequence, free writing: one long line, in rows where it is longer than the sheet. */
 import { useMemo } from "react";
 
-import type { InkStroke, PadTaskOut } from "../api/schema";
+import type { PadTaskOut } from "../api/schema";
 import type { Frame } from "../ink/brush";
 import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
 import { InkCanvas } from "../ink/InkCanvas";
 import { InkShape } from "../ink/InkShape";
-import { onOneLine, rowsFor } from "../ink/longLine";
+import { unitFor } from "../ink/longLine";
 import { rowHeight, ruledFor } from "../ink/padGeometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
@@ -15,7 +15,7 @@ import { AskedWith } from "./AskedWith";
 import { Helped } from "./Helped";
 import { linesOf } from "./layout";
 import { Model } from "./Model";
-import { EnoughSign, isEnough, PadBar } from "./PadBar";
+import { EnoughSign, PadBar } from "./PadBar";
 import { Sheet, type SheetSize } from "./Sheet";
 import type { PadLesson } from "./usePadLesson";
 import { type PageHook, usePage } from "./usePage";
@@ -24,42 +24,24 @@ import { type PageHook, usePage } from "./usePage";
 const MODEL_LINE = 16;
 const LEFT = 0.5;
 
-/** Characters that free writing has room for. */
-const FREELY = 24;
-
-/** Rows at most: a longer text has smaller letters than a child writes. */
-const MOST_ROWS = 3;
-
 export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
   const lines = useMemo(() => linesOf(task.ruling.lines), [task.ruling]);
-  const length = task.kind === "free" ? FREELY : (task.target?.length ?? 0);
-  // By the window and not by the sheet: what is begun stays in its rows when the pad is turned.
-  const rows = useMemo(
-    () =>
-      Math.min(
-        MOST_ROWS,
-        rowsFor(length, lines, { width: window.innerWidth, height: window.innerHeight * 0.6 }),
-      ),
-    [length, lines],
-  );
-  const together = (strokes: InkStroke[]) => onOneLine(strokes, lines, rows);
-  const page = usePage({ task, together, onKept: pad.kept });
+  const { rows } = task;
+  const page = usePage({ task, line: { lines, rows }, onKept: pad.kept });
   const leftHanded = task.handedness === "left";
-  const enough = isEnough(task, page);
+  const enough = task.is_enough && page.strokes.length === 0;
   return (
     <>
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-3">
         <AskedWith asked={task.prompt} />
         {task.model && task.help === "copy" ? <Above task={task} pad={pad} /> : null}
         <Sheet tilted={task.tilted} leftHanded={leftHanded}>
-          {(sheet) =>
-            page.ready ? (
-              <LineSheet task={task} page={page} sheet={sheet} rows={rows} enough={enough} />
-            ) : null
-          }
+          {(sheet) => (
+            <LineSheet task={task} page={page} sheet={sheet} rows={rows} enough={enough} />
+          )}
         </Sheet>
       </div>
-      <PadBar task={task} page={page} pad={pad} />
+      <PadBar task={task} page={page} pad={pad} enough={enough} />
     </>
   );
 }
@@ -113,8 +95,10 @@ function LineSheet({
   const right = boxOf(page.strokes.map(({ points }) => points)).right;
   const frame = useMemo((): Frame => {
     const { unit_px, base_px } = ruledFor(lines, sheet.height, rows);
+    const roomy = unitFor(task.target?.length ?? 0, rows, sheet.width);
     // A pad that is turned upright still holds all that was written across it.
-    const unit = right * unit_px > sheet.width ? sheet.width / (right + LEFT) : unit_px;
+    const written = sheet.width / (right + LEFT);
+    const unit = Math.min(unit_px, roomy, right * unit_px > sheet.width ? written : unit_px);
     return { unit, left: 0, base: base_px * (unit / unit_px) };
     // Only where the sheet changes: not under the pen.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -7,16 +7,21 @@ import { AirPage } from "./AirPage";
 import { CellsPage } from "./CellsPage";
 import { ChoosePage } from "./ChoosePage";
 import { CodePage } from "./CodePage";
+import { ForAdults } from "./ForAdults";
 import { LinePage } from "./LinePage";
 import { Bye, Waits, Watch } from "./pictures";
 import { TilesPage } from "./TilesPage";
-import { type PadLesson, usePadLesson } from "./usePadLesson";
+import { type PadLesson, type Surroundings, usePadLesson } from "./usePadLesson";
 
-export function PadApp({ opensAlone }: { opensAlone: () => boolean }) {
-  const pad = usePadLesson(opensAlone);
+export function PadApp({ surroundings }: { surroundings: Surroundings }) {
+  const pad = usePadLesson(surroundings);
   return (
-    <main className="flex h-dvh flex-col overflow-hidden bg-paper select-none" aria-label="Pad">
+    <main
+      className="relative flex h-dvh flex-col overflow-hidden bg-paper select-none"
+      aria-label="Pad"
+    >
       <h1 className="sr-only">First Loop, a pad</h1>
+      <ForAdults />
       <Here pad={pad} />
     </main>
   );
@@ -113,7 +118,7 @@ function Doing({ pad }: { pad: PadLesson }) {
 function Head({ pad }: { pad: PadLesson }) {
   const { task, alone } = pad;
   return (
-    <header className="flex h-14 shrink-0 items-center gap-3 px-3">
+    <header className="flex h-14 shrink-0 items-center gap-3 px-3 pr-32">
       {task?.pupil ? (
         <button
           type="button"

@@ -7,7 +7,18 @@ import { Enough } from "./pictures";
 import type { PadLesson } from "./usePadLesson";
 import type { PageHook } from "./usePage";
 
-export function PadBar({ task, page, pad }: { task: PadTaskOut; page: PageHook; pad: PadLesson }) {
+/** Under the sheet; `enough` where the class wants no more of it. */
+export function PadBar({
+  task,
+  page,
+  pad,
+  enough,
+}: {
+  task: PadTaskOut;
+  page: PageHook;
+  pad: PadLesson;
+  enough: boolean;
+}) {
   const written = page.strokes.length > 0;
   return (
     <footer className="flex h-20 shrink-0 items-center gap-4 px-4">
@@ -27,7 +38,7 @@ export function PadBar({ task, page, pad }: { task: PadTaskOut; page: PageHook; 
       ) : null}
       <p role="status" className="min-w-0 flex-1 text-center text-xl">
         {pad.answer?.say}
-        {isEnough(task, page) ? <span className="sr-only">That is enough</span> : null}
+        {enough ? <span className="sr-only">That is enough</span> : null}
       </p>
       <PadButton
         look="done"
@@ -41,12 +52,6 @@ export function PadBar({ task, page, pad }: { task: PadTaskOut; page: PageHook; 
       </PadButton>
     </footer>
   );
-}
-
-/** Whether so many were written as the class wants, struck ones aside; not while one is written. */
-export function isEnough({ enough, written }: PadTaskOut, page: PageHook): boolean {
-  const alone = page.letters.filter(({ body }) => !body.struck).length;
-  return enough !== null && page.strokes.length === 0 && Math.max(written, alone) >= enough;
 }
 
 /** The sun over a sheet on which enough is written. */

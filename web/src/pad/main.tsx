@@ -3,24 +3,24 @@ import "../index.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 
+import { shareNonce } from "../ui/nonce";
 import { PadApp } from "./PadApp";
 
-/** Whether the page would open without the network: browsers allow that to safe addresses only. */
-let alone = false;
+import { StoreContext } from "./StoreContext";
+import { PadStore } from "./store";
+import { keepCurrent } from "./worker";
 
-const worker = "serviceWorker" in navigator ? navigator.serviceWorker : undefined;
-worker?.register("/pad-worker.js", { scope: "/pad" }).then(
-  () =>
-    worker.ready.then(() => {
-      alone = true;
-    }),
-  () => undefined, // it works as well, as long as the network is there; the teacher is told
-);
+shareNonce();
+
+const store = new PadStore();
+const surroundings = keepCurrent(store);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("pad.html has no #root");
 createRoot(root).render(
   <StrictMode>
-    <PadApp opensAlone={() => alone} />
+    <StoreContext value={store}>
+      <PadApp surroundings={surroundings} />
+    </StoreContext>
   </StrictMode>,
 );

@@ -1,18 +1,20 @@
 /**
  * Hands in what waits, the oldest first, again and again until the server has said that it has it:
- * after a gap in the network, a closed lid, a server that was started anew.
+ * after a gap in the network, a closed lid, a server that was started anew. What it will never take
+ * is set aside, and what is newer goes on.
  */
 import { ProblemError } from "../api/client";
 import * as calls from "../api/padCalls";
 import type { StoredOut } from "../api/schema";
-import * as store from "./store";
+import type { PadStore, Written } from "./store";
 
 const AGAIN_AFTER_MS = 3000;
 
-/** What the server will never take: asked again it would say the same. */
-const REFUSED: readonly number[] = [403, 404, 409, 413, 422];
-const TAKEN_BACK = 410;
+/** The pad is in no lesson: it hands in once it is in one again. */
 const OUT = 401;
+
+/** Asked again later, the server may take it: it was busy, or asked too often. */
+const NOT_NOW: readonly number[] = [408, 425, 429, 503];
 
 export interface OutboxNews {
   /** Whether the server was reached just now. */
@@ -20,6 +22,8 @@ export interface OutboxNews {
   onStored: (answer: StoredOut) => void;
   /** What it shows is worth nothing: it was put out, or the lesson is over. */
   onOut: () => void;
+  /** So much has come from this pad that no more is taken for now; why, in words. */
+  onTooMuch: (why: string) => void;
 }
 
 export interface Outbox {
@@ -28,63 +32,79 @@ export interface Outbox {
   stop: () => void;
 }
 
-export function openOutbox({ onReached, onStored, onOut }: OutboxNews): Outbox {
+/** The title of what is refused for a while because the pad has sent so much. */
+const TOO_MUCH = "More than a child could write";
+
+/** What follows from an answer: the next is tried, or none for now. */
+type Then = "next" | "stop" | "out";
+
+export function openOutbox(store: PadStore, news: OutboxNews): Outbox {
   let running: Promise<void> | null = null;
-  let again: ReturnType<typeof setTimeout> | undefined;
-  let stopped = false;
   let more = false; // came while it was sending
+  let out = false; // until somebody says that it is in again
 
   const sendAll = async () => {
-    for (let rest = await store.waiting(); rest.length > 0; rest = await store.waiting()) {
-      for (const one of rest) {
-        if (!(await sendOne(one))) return;
-      }
+    await store.opened;
+    const tried = new Set<string>();
+    for (;;) {
+      const next = store.waiting.find(({ id }) => !tried.has(id));
+      if (!next) return;
+      tried.add(next.id);
+      const then = await sendOne(store, next, news);
+      out = then === "out";
+      if (then !== "next") return;
     }
   };
-  const sendOne = async ({ id, body }: store.Written): Promise<boolean> => {
-    try {
-      const answer = await calls.handIn(body);
-      await store.mark(id, "stored");
-      onReached(true);
-      onStored(answer);
-      return true;
-    } catch (error) {
-      const status = error instanceof ProblemError ? error.status : 0;
-      onReached(status > 0);
-      if (status === TAKEN_BACK) await store.mark(id, "stored");
-      else if (REFUSED.includes(status)) await store.mark(id, "refused");
-      else {
-        if (status === OUT) onOut();
-        else again = setTimeout(() => void send(), AGAIN_AFTER_MS);
-        return false;
-      }
-      return true;
-    }
-  };
-  const send = (): Promise<void> => {
-    clearTimeout(again);
-    if (stopped) return Promise.resolve();
+  const run = (): Promise<void> => {
     if (running) {
       more = true;
       return running;
     }
     running = sendAll().finally(() => {
       running = null;
-      if (more) void send();
+      if (more && !out) void run();
       more = false;
     });
     return running;
   };
-  const online = () => void send();
-  window.addEventListener("online", online);
-  document.addEventListener("visibilitychange", online);
+  const again = () => {
+    if (!out) void run();
+  };
+  const repeats = setInterval(again, AGAIN_AFTER_MS);
+  window.addEventListener("online", again);
+  document.addEventListener("visibilitychange", again);
   return {
-    send,
+    send: () => {
+      out = false;
+      return run();
+    },
     stop: () => {
-      stopped = true;
-      clearTimeout(again);
-      window.removeEventListener("online", online);
-      document.removeEventListener("visibilitychange", online);
+      out = true;
+      clearInterval(repeats);
+      window.removeEventListener("online", again);
+      document.removeEventListener("visibilitychange", again);
     },
   };
+}
+
+async function sendOne(store: PadStore, { id, body }: Written, news: OutboxNews): Promise<Then> {
+  try {
+    const answer = await calls.handIn(body);
+    store.hasArrived(id);
+    news.onReached(true);
+    news.onStored(answer);
+    return "next";
+  } catch (error) {
+    const status = error instanceof ProblemError ? error.status : 0;
+    news.onReached(status > 0);
+    if (status === OUT) {
+      news.onOut();
+      return "out";
+    }
+    if (error instanceof ProblemError && error.title === TOO_MUCH) news.onTooMuch(error.message);
+    if (status === 0 || NOT_NOW.includes(status)) return "stop";
+    // It fails on this one: others may do better, and this one the next time.
+    if (status < 500) store.setAside(id, error instanceof Error ? error.message : "");
+    return "next";
+  }
 }

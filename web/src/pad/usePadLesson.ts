@@ -5,7 +5,8 @@ import { ProblemError } from "../api/client";
 import * as calls from "../api/padCalls";
 import type { JoinedOut, PadTaskOut, StoredOut } from "../api/schema";
 import { openOutbox, type Outbox } from "./outbox";
-import * as store from "./store";
+import { usePadStore } from "./StoreContext";
+import { PADS } from "./worker";
 
 /** How far it has come: it looks, needs a code, waits for a nod, a tile is chosen, in, over. */
 export type Where = "opening" | "code" | "asking" | "tiles" | "in" | "over";
@@ -40,7 +41,14 @@ export interface PadLesson {
 const statusOf = (error: unknown) => (error instanceof ProblemError ? error.status : 0);
 const wordsOf = (error: unknown) => (error instanceof Error ? error.message : String(error));
 
-export function usePadLesson(opensAlone: () => boolean): PadLesson {
+/** What the page knows of the browser: whether it opens alone, and how it looks for a newer page. */
+export interface Surroundings {
+  opensAlone: () => boolean;
+  lookForNewer: () => void;
+}
+
+export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLesson {
+  const store = usePadStore();
   const [where, setWhere] = useState<Where>("opening");
   const [joined, setJoined] = useState<JoinedOut | null>(null);
   const [task, setTask] = useState<PadTaskOut | null>(null);
@@ -52,23 +60,45 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
   const outbox = useRef<Outbox | null>(null);
   const asked = useRef(0); // an answer that was overtaken says nothing any more
 
-  const out = useCallback((to: Where) => {
-    setWhere(to);
-    setTask(null);
-    setLook(false);
-    void outbox.current?.send();
-    void store.forget();
-  }, []);
+  const out = useCallback(
+    (to: Where) => {
+      setWhere(to);
+      setTask(null);
+      setLook(false);
+      setProblem(null);
+      setAnswer(null);
+      store.forget();
+      void outbox.current?.send();
+    },
+    [store],
+  );
+
+  /** Asks for the task, learns the server's clock by the way, and wipes what was let go. */
+  const fetchTask = useCallback(async () => {
+    const before = Date.now();
+    const now = await calls.task(store.fails ? false : undefined);
+    store.setClock(now.now, before, Date.now());
+    store.letGo(now.let_go);
+    return now;
+  }, [store]);
+
+  const begin = useCallback(
+    (now: PadTaskOut) => {
+      setAlone(false);
+      setTask(now);
+      store.setTask(now);
+      if (store.waiting.length > 0) void outbox.current?.send();
+    },
+    [store],
+  );
 
   /** Asks what to do; whether the server was there. */
   const refresh = useCallback(async () => {
     const mine = ++asked.current;
     try {
-      const now = await calls.task();
+      const now = await fetchTask();
       if (mine !== asked.current) return; // asked again since, or a tile was taken
-      setAlone(false);
-      setTask(now);
-      void store.keepTask(now);
+      begin(now);
       if (now.pupil) setWhere((before) => (before === "tiles" ? before : "in"));
       else {
         const tiles = await calls.lesson();
@@ -81,7 +111,7 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
       if (statusOf(error) === 401) out("over");
       else setAlone(true);
     }
-  }, [out]);
+  }, [out, fetchTask, begin]);
 
   const come = useCallback(
     async (by: Parameters<typeof calls.join>[0]) => {
@@ -94,9 +124,10 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
           return;
         }
         setJoined(found);
-        window.history.replaceState(null, "", "/pad");
+        window.history.replaceState(null, "", PADS);
         setWhere("tiles");
         await refresh();
+        void outbox.current?.send(); // what waited while it was out
       } catch (error) {
         setAlone(statusOf(error) === 0);
         if ("code" in by) setProblem(wordsOf(error));
@@ -107,31 +138,30 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
   );
 
   const open = useCallback(async () => {
+    await store.opened;
     const code = new URLSearchParams(window.location.search).get("code");
     if (code) {
       await come({ code });
       return;
     }
     try {
-      const now = await calls.task();
-      setTask(now);
-      if (now.pupil) setWhere("in");
-      else {
-        setJoined(await calls.lesson());
-        setWhere("tiles");
-      }
+      const now = await fetchTask();
+      if (!now.pupil) setJoined(await calls.lesson());
+      begin(now);
+      setWhere(now.pupil ? "in" : "tiles");
     } catch (error) {
-      const last = await store.lastTask();
-      if (statusOf(error) === 0 && last?.pupil) {
+      const last = store.task;
+      const unreached = statusOf(error) === 0 || statusOf(error) >= 500;
+      if (unreached && last?.pupil) {
         setAlone(true);
         setTask(last);
         setWhere("in");
       } else await come({ known: true });
     }
-  }, [come]);
+  }, [come, store, fetchTask, begin]);
 
   useEffect(() => {
-    const opened = openOutbox({
+    const opened = openOutbox(store, {
       onReached: (reached) => {
         setAlone(!reached);
       },
@@ -139,8 +169,10 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
         if (stored.say !== null || stored.replay) setAnswer(stored);
         void refresh();
       },
+      onTooMuch: setProblem,
       onOut: () => {
         setWhere((before) => (before === "in" ? "over" : before));
+        setProblem(null);
       },
     });
     outbox.current = opened;
@@ -149,21 +181,23 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
     return () => {
       opened.stop();
     };
-  }, [open, refresh]);
+  }, [open, refresh, store]);
 
+  // It waits for the nod; or, where the network was away when it opened, for the network.
+  const waits = where === "asking" || (where === "code" && alone);
   useEffect(() => {
-    if (where !== "asking") return;
+    if (!waits) return;
     const asks = setInterval(() => void come({ known: true }), NOD_MS);
     return () => {
       clearInterval(asks);
     };
-  }, [where, come]);
+  }, [waits, come]);
 
   const isIn = where === "in" || where === "tiles";
   useEffect(() => {
     if (!isIn) return;
     const sign = setInterval(() => void refresh(), SIGN_OF_LIFE_MS);
-    const deaf = calls.listen((call) => {
+    const heard = (call: calls.Call) => {
       if (call === "look") setLook(true);
       else if (call === "replay") setReplays((before) => before + 1);
       else if (call === "end") out("over");
@@ -172,12 +206,17 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
         setAnswer(null);
         void refresh();
       }
-    });
+    };
+    const reachedAgain = () => {
+      void refresh();
+      lookForNewer(); // the server may be another version since
+    };
+    const deaf = calls.listen(heard, reachedAgain);
     return () => {
       clearInterval(sign);
       deaf();
     };
-  }, [isIn, refresh, out]);
+  }, [isIn, refresh, out, lookForNewer]);
 
   return {
     where,
@@ -205,6 +244,7 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
     },
     passOn: () => {
       setWhere("tiles");
+      setProblem(null);
       void outbox.current?.send();
       calls.lesson().then(setJoined, () => {
         setAlone(true);
@@ -212,6 +252,7 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
     },
     backToTask: () => {
       setWhere("in");
+      setProblem(null);
     },
     looked: () => {
       setLook(false);
@@ -222,7 +263,10 @@ export function usePadLesson(opensAlone: () => boolean): PadLesson {
     },
     choose: (attempt) => {
       calls.best(attempt).then(
-        () => void refresh(),
+        () => {
+          setProblem(null);
+          void refresh();
+        },
         (error: unknown) => {
           setProblem(wordsOf(error));
         },

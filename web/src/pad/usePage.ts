@@ -2,24 +2,17 @@
  * The page of a task: the letters that stand on it, the one that is being written. A letter is
  * handed in when the child goes on to the next, says that it is done, or the lesson goes on.
  */
-import { useCallback, useEffect, useRef, useState } from "react";
-import { v4 as uuid } from "uuid";
+import { useEffect, useState } from "react";
 
-import type { InkStroke, PadTaskOut } from "../api/schema";
-import { inkOf } from "../ink/usePad";
-import { keep, keepDraft, keyOf, pageOf, type Written } from "./store";
+import type { InkStroke, PadTaskOut, RulingLine as Line } from "../api/schema";
+import { usePadStore } from "./StoreContext";
+import { keyOf, type Written } from "./store";
 
-export interface Page {
+export interface PageHook {
   letters: readonly Written[];
   /** What is being written, and in which cell. */
   strokes: InkStroke[];
   cell: number;
-  /** When that was begun, ms. */
-  began: number;
-}
-
-export interface PageHook extends Page {
-  ready: boolean;
   /** A stroke was written. */
   add: (stroke: InkStroke) => void;
   /** Goes on in another cell; what was being written is handed in. */
@@ -32,107 +25,76 @@ export interface PageHook extends Page {
 
 interface Props {
   task: PadTaskOut;
-  /** Puts the strokes of a long line together, where it stands in rows. */
-  together?: (strokes: InkStroke[]) => InkStroke[];
+  /** The rows of a sheet on which a long line stands. */
+  line?: { lines: Line[]; rows: number };
   /** Something is in the pad's store and waits to be handed in. */
   onKept: () => void;
 }
 
-export function usePage({ task, together, onKept }: Props): PageHook {
+export function usePage({ task, line, onKept }: Props): PageHook {
+  const store = usePadStore();
   const key = keyOf(task);
-  const [page, setPage] = useState<(Page & { key: string }) | null>(null);
-  const latest = useRef({ page, task, together, onKept });
-  useEffect(() => {
-    latest.current = { page, task, together, onKept };
-  });
+  const [chosen, setChosen] = useState<{ key: string; cell: number } | null>(null);
+  const letters = store.lettersOf(key);
+  const draft = store.draftOf(key);
+  const free = chosen?.key === key ? chosen.cell : nextCell(letters, task.written);
+  const cell = draft?.cell ?? free;
+  const strokes = draft?.strokes ?? NONE;
 
-  useEffect(() => {
-    let left = false;
-    void pageOf(key).then(({ letters, draft }) => {
-      if (left) return;
-      const cell = draft?.cell ?? nextCell(letters, latest.current.task.written);
-      setPage({ key, letters, strokes: draft?.strokes ?? [], cell, began: draft?.began ?? 0 });
-    });
-    return () => {
-      left = true;
+  useEffect(
+    () => () => {
       // The lesson goes on: what was being written is done.
-      const { page: open, onKept: tell, ...how } = latest.current;
-      if (open?.key === key && open.strokes.length > 0) {
-        void keep(writtenOf(open, how.task, how.together, false)).then(tell);
-      }
-    };
-  }, [key]);
-
-  const change = useCallback((next: (open: Page) => Page) => {
-    setPage((open) => (open ? { ...open, ...next(open) } : open));
-  }, []);
-  const handIn = (open: Page, struck: boolean): readonly Written[] => {
-    if (open.strokes.length === 0) return open.letters;
-    const written = writtenOf(open, task, together, struck);
-    void keep(written).then(onKept);
-    return [...open.letters, written];
-  };
-  const here = page?.key === key ? page : null;
-  return {
-    ready: here !== null,
-    letters: here?.letters ?? [],
-    strokes: here?.strokes ?? [],
-    cell: here?.cell ?? 0,
-    began: here?.began ?? 0,
-    add: (stroke) => {
-      change((open) => {
-        const strokes = [...open.strokes, stroke];
-        const began = open.strokes.length === 0 ? Date.now() : open.began;
-        void keepDraft({ task: key, cell: open.cell, strokes, began });
-        return { ...open, strokes, began };
-      });
+      if (!store.draftOf(key)) return;
+      store.finish(key, false);
+      onKept();
     },
-    goTo: (cell) => {
-      if (here) setPage({ key, letters: handIn(here, false), strokes: [], cell, began: 0 });
+    // The page is left when its task is another, whatever else has changed.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [key],
+  );
+
+  const draw = (drawn: InkStroke[], where: number) => {
+    const { seat, pupil, target, kind, help } = task;
+    store.draw(key, where, drawn, {
+      seat,
+      who: pupil?.name ?? null,
+      target: target ?? "",
+      kind: kind ?? "letter",
+      help: help ?? "copy",
+      line: line ?? null,
+    });
+  };
+  const finish = (struck: boolean) => {
+    if (strokes.length === 0) return;
+    store.finish(key, struck);
+    onKept();
+  };
+  return {
+    letters,
+    strokes,
+    cell,
+    // The store is asked anew: a stroke may follow another before the page is drawn again.
+    add: (stroke) => {
+      const before = store.draftOf(key);
+      draw([...(before?.strokes ?? []), stroke], before?.cell ?? cell);
+    },
+    goTo: (next) => {
+      finish(false);
+      setChosen({ key, cell: next });
     },
     done: (struck) => {
-      if (!here || here.strokes.length === 0) return;
-      const letters = handIn(here, struck);
-      setPage({ key, letters, strokes: [], cell: nextCell(letters, 0), began: 0 });
+      finish(struck);
+      setChosen(null);
     },
     rubOut: () => {
-      change((open) => {
-        const strokes = open.strokes.slice(0, -1);
-        void keepDraft({ task: key, cell: open.cell, strokes, began: open.began });
-        return { ...open, strokes };
-      });
+      draw(strokes.slice(0, -1), cell);
     },
   };
 }
+
+const NONE: InkStroke[] = [];
 
 /** After the last that stands here; or, on a pad that has none of them, that the server counts. */
 function nextCell(letters: readonly Written[], written: number): number {
   return Math.max(written, ...letters.map(({ cell }) => cell + 1));
-}
-
-function writtenOf(
-  { strokes, cell, began }: Page,
-  task: PadTaskOut,
-  together: Props["together"],
-  struck: boolean,
-): Written {
-  const id = uuid();
-  return {
-    id,
-    task: keyOf(task),
-    cell,
-    state: "waits",
-    at: Date.now(),
-    body: {
-      id,
-      target: task.target ?? "",
-      kind: task.kind ?? "letter",
-      help: task.help ?? "copy",
-      // When it was begun: a lesson that ends meanwhile still takes it.
-      written_at: new Date(began).toISOString(),
-      struck,
-      seat: task.seat,
-      strokes: inkOf(together ? together(strokes) : strokes),
-    },
-  };
 }

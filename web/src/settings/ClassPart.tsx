@@ -54,7 +54,16 @@ export function ClassPart({ classroom, teaches }: { classroom: ClassOut; teaches
           />
         ) : null}
       </div>
-      {[rename, openDemo, remove].map(({ error }, at) =>
+      {rename.error ? (
+        <ProblemNote
+          error={rename.error}
+          both={() => {
+            const asked = rename.variables;
+            if (asked) rename.mutate({ ...asked, params: { query: { alike: true } } });
+          }}
+        />
+      ) : null}
+      {[openDemo, remove].map(({ error }, at) =>
         error ? <ProblemNote key={at} error={error} /> : null,
       )}
     </>

@@ -63,7 +63,15 @@ export function NewYear({ name, pupils }: { name: string; pupils: readonly Pupil
                 ))}
               </div>
             </fieldset>
-            {newYear.error ? <ProblemNote error={newYear.error} /> : null}
+            {newYear.error ? (
+              <ProblemNote
+                error={newYear.error}
+                both={() => {
+                  const asked = newYear.variables;
+                  if (asked) newYear.mutate({ ...asked, params: { query: { alike: true } } });
+                }}
+              />
+            ) : null}
             <div className="flex justify-end gap-2">
               <Dialog.Close asChild>
                 <Button>Leave it</Button>

@@ -55,7 +55,15 @@ export function PeoplePart({ school, teaches }: { school: SchoolOut; teaches: bo
         {addColleague.isSuccess ? (
           <p role="status">{addColleague.data.name} can sign in now.</p>
         ) : null}
-        {addColleague.error ? <ProblemNote error={addColleague.error} /> : null}
+        {addColleague.error ? (
+          <ProblemNote
+            error={addColleague.error}
+            both={() => {
+              const asked = addColleague.variables;
+              if (asked) addColleague.mutate({ ...asked, params: { query: { alike: true } } });
+            }}
+          />
+        ) : null}
       </details>
     </>
   );

@@ -10,6 +10,7 @@ import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { Tick } from "../ui/Tick";
 import { useShortcuts } from "../ui/useShortcuts";
+import { useGoesOn } from "./onwards";
 
 const SPEEDS = [
   { value: "0.5", label: "Slow" },
@@ -56,8 +57,8 @@ export function Board({
     if (document.fullscreenElement) void document.exitFullscreen();
     else void board.current?.requestFullscreen();
   };
+  useGoesOn(playing ? playback.pause : draw);
   useShortcuts({
-    " ": playing ? playback.pause : draw,
     r: playback.replay,
     s: () => {
       setFilled(!filled);

@@ -112,6 +112,7 @@ export function attempt(id: number, other: Partial<AttemptOut> = {}): AttemptOut
     pupil: MILA,
     letter: "l",
     kind: "letter",
+    judged: true,
     text_id: null,
     source: "pen",
     help: "copy",
@@ -151,10 +152,32 @@ export function step(kind: StepKind, other: Partial<LessonStep> = {}): LessonSte
     note: "",
     title: `The ${kind} step`,
     what: `What is done in ${kind}`,
+    ...other,
+  };
+}
+
+/** A stop of the lesson on l. */
+export function stop(kind: StepKind, other: Partial<StopOut> = {}): StopOut {
+  const title = `The ${kind} step`;
+  return {
+    kind,
+    part: null,
+    title,
+    name: title,
+    note: "",
     showings: ["shown"],
-    prompts: [],
-    copy_text: "l l l",
+    about: ["l"],
+    parts: ["l"],
+    letters: ["l"],
+    minutes: 2,
+    text: "l l l",
     rows: 1,
+    told: [],
+    for_her: [],
+    doing: "watch",
+    writings: [],
+    tasks: [],
+    rubbing_out: false,
     ...other,
   };
 }
@@ -163,16 +186,9 @@ export function step(kind: StepKind, other: Partial<LessonStep> = {}): LessonSte
 export function courseOf(steps: readonly LessonStep[], about = ["l"]): StopOut[] {
   return steps
     .filter(({ skipped }) => !skipped)
-    .map(({ kind, minutes, copy_text }) => ({
-      kind,
-      part: null,
-      about,
-      parts: about,
-      letters: about,
-      minutes,
-      copy_text,
-      writings: [],
-    }));
+    .map(({ kind, minutes, note }) =>
+      stop(kind, { minutes, note, about, parts: about, letters: about }),
+    );
 }
 
 export function lesson(other: Partial<LessonOut> = {}): LessonOut {

@@ -52,6 +52,7 @@ export function text(id: number, other: Partial<TextOut> = {}): TextOut {
     kind: "word",
     target: "he",
     help: "copy",
+    judged: true,
     written_at: "2026-03-02T09:30:00+00:00",
     strokes: [
       {

@@ -22,8 +22,8 @@ export function ConfirmButton({
         </Button>
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 bg-ink/30" />
-        <AlertDialog.Content className="fixed top-1/3 left-1/2 flex w-[28rem] -translate-x-1/2 flex-col gap-4 rounded-lg border-2 border-ink bg-paper p-5 shadow-lg">
+        <AlertDialog.Overlay className="fixed inset-0 z-30 bg-ink/30" />
+        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 flex w-[28rem] max-w-[94vw] -translate-x-1/2 flex-col gap-4 rounded-lg border-2 border-ink bg-paper p-5 shadow-lg">
           <AlertDialog.Title className="text-lg font-bold">{label}?</AlertDialog.Title>
           <AlertDialog.Description>{question}</AlertDialog.Description>
           <div className="flex justify-end gap-2">

@@ -22,7 +22,7 @@ export function JoinCode({ code, large = false }: { code: LessonCodeOut; large?:
     >
       <img
         src={`data:image/svg+xml,${encodeURIComponent(code.qr_svg)}`}
-        alt={`Square with the address ${code.url}`}
+        alt={`Square with the address ${host}/pad`}
         className={`shrink-0 rounded-md border-2 border-crease bg-white ${large ? "size-72 big:size-[28rem]" : "size-28"}`}
       />
       <div>

@@ -7,6 +7,7 @@ import type { LetterGroup } from "../api/schema";
 import { useAlphabet } from "../api/queries";
 import { Choice } from "./Choice";
 import { SmallLetter } from "./SmallLetter";
+import { Failed } from "./states";
 import { useNarrow } from "./useNarrow";
 import { useShortcuts } from "./useShortcuts";
 
@@ -20,9 +21,11 @@ const GROUP_NAMES: Record<string, [string, string]> = {
 /** The tray laid open, beside a board. */
 export function LetterTray({ station, letter }: { station: string; letter: string }) {
   // Its many small drawings wait until the board beside it stands.
-  const alphabet = useDeferredValue(useAlphabet().data, undefined);
+  const asked = useAlphabet();
+  const alphabet = useDeferredValue(asked.data, undefined);
   return (
     <div className="flex w-[11.5rem] shrink-0 flex-col gap-2">
+      <Failed of={[asked]} />
       {alphabet ? (
         <Tray key={letter} alphabet={alphabet} station={station} letter={letter} columns={3} />
       ) : null}
@@ -32,7 +35,8 @@ export function LetterTray({ station, letter }: { station: string; letter: strin
 
 /** The tray behind a button that shows the letter. */
 export function LetterButton({ station, letter }: { station: string; letter: string }) {
-  const alphabet = useAlphabet().data ?? [];
+  const asked = useAlphabet();
+  const alphabet = asked.data ?? [];
   const [open, setOpen] = useState(false);
   const narrow = useNarrow();
   useShortcuts({
@@ -56,6 +60,7 @@ export function LetterButton({ station, letter }: { station: string; letter: str
           sideOffset={6}
           className="flex max-h-[80dvh] max-w-[calc(100vw-1rem)] flex-col gap-2 overflow-auto rounded-lg border-2 border-ink bg-paper p-3 shadow-lg"
         >
+          <Failed of={[asked]} />
           <Tray
             alphabet={alphabet}
             station={station}

@@ -3,6 +3,7 @@ import { Popover } from "radix-ui";
 
 import { useTiles } from "../api/rosterQueries";
 import { Button } from "./Button";
+import { Failed } from "./states";
 import { Tile } from "./Tile";
 
 export function TilePick({
@@ -65,8 +66,9 @@ function Tiles({
   owners: ReadonlyMap<string | null, string>;
   onChoose: (tile: string) => void;
 }) {
-  const tiles = useTiles().data ?? [];
-  return tiles.map((tile) => {
+  const asked = useTiles();
+  if (asked.isError) return <Failed of={[asked]} />;
+  return (asked.data ?? []).map((tile) => {
     const owner = owners.get(tile);
     return (
       <Popover.Close

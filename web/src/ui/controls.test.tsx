@@ -1,5 +1,6 @@
 /** The controls that every station is put together of, by pointer and by keyboard. */
-import { screen, within } from "@testing-library/react";
+import { render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { expect, test, vi } from "vitest";
 
@@ -8,7 +9,7 @@ import { putUp } from "../test/screen";
 import { Choice } from "./Choice";
 import { ConfirmButton } from "./ConfirmButton";
 import { EditableText } from "./EditableText";
-import { ProblemNote } from "./states";
+import { Failed, ProblemNote } from "./states";
 import { Tick } from "./Tick";
 import { useShortcuts } from "./useShortcuts";
 
@@ -137,4 +138,20 @@ test("a problem with one fault says it as a sentence; anything else fails in its
   expect(screen.getByRole("alert")).toHaveTextContent("Not keptThe name is taken.");
   rerender(<ProblemNote error={new Error("out of paper")} />);
   expect(screen.getByRole("alert")).toHaveTextContent("Something failedout of paper");
+});
+
+test("what failed is told, a question can be asked again, and what went well says nothing", async () => {
+  const refetch = vi.fn(() => Promise.resolve());
+  const [well, change] = [
+    { isError: false, error: null },
+    { isError: true, error: new Error("Nobody is there.") },
+  ];
+  const { rerender } = render(<Failed of={[well]} />);
+  expect(screen.queryByRole("alert")).toBeNull();
+  rerender(<Failed of={[well, { ...change, refetch }]} />);
+  expect(screen.getByRole("alert")).toHaveTextContent("Nobody is there.");
+  await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+  expect(refetch).toHaveBeenCalledOnce();
+  rerender(<Failed of={[change]} />);
+  expect(screen.queryByRole("button")).toBeNull();
 });

@@ -12,7 +12,19 @@ export function Loading({ what }: { what: string }) {
   );
 }
 
-export function ProblemNote({ error, retry }: { error: unknown; retry?: () => void }) {
+/** A name that looks like another that is there, written with other signs: she says which it is. */
+const LOOKS_ALIKE = "Looks alike";
+
+export function ProblemNote({
+  error,
+  retry,
+  both,
+}: {
+  error: unknown;
+  retry?: () => void;
+  /** Does it all the same where two names look alike. */
+  both?: () => void;
+}) {
   const faults = error instanceof ProblemError ? error.where : [];
   const title = error instanceof ProblemError ? error.title : "Something failed";
   return (
@@ -27,6 +39,11 @@ export function ProblemNote({ error, retry }: { error: unknown; retry?: () => vo
       ) : (
         <p>{messageOf(error)}</p>
       )}
+      {both && title === LOOKS_ALIKE ? (
+        <Button className="mt-2" onClick={both}>
+          They are two
+        </Button>
+      ) : null}
       {retry ? (
         <Button className="mt-2" onClick={retry}>
           Try again
@@ -34,6 +51,20 @@ export function ProblemNote({ error, retry }: { error: unknown; retry?: () => vo
       ) : null}
     </div>
   );
+}
+
+interface Asked {
+  isError: boolean;
+  error: unknown;
+  refetch?: () => Promise<unknown>;
+}
+
+/** What failed of some questions and changes, if anything did; a question can be asked again. */
+export function Failed({ of }: { of: readonly Asked[] }) {
+  const failed = of.find(({ isError }) => isError);
+  if (!failed) return null;
+  const { error, refetch } = failed;
+  return <ProblemNote error={error} {...(refetch ? { retry: () => void refetch() } : {})} />;
 }
 
 /** What is wrong, in words. */

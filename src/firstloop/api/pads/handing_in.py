@@ -1,23 +1,29 @@
 """What a pad hands in, and which letter its child likes best."""
 
+from datetime import datetime
+from functools import partial
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from pydantic import AwareDatetime, BaseModel, Field, StrictBool
 
 from firstloop.api.deps import (
+    InLine,
     Now,
     PadIn,
     PadLate,
     Record,
 )
 from firstloop.api.ink import Strokes, ink_from
-from firstloop.api.problems import HANDED_IN
+from firstloop.api.problems import FROM_A_PAD
+from firstloop.api.read_later import in_document, raw_body, read
 from firstloop.api.sent import Id, Sent, digest_of, line
 from firstloop.api.texts import LONGEST_TEXT
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services import pad_work
+from firstloop.services.pads import InLesson
+from firstloop.store.database import Database
 
 router = APIRouter(prefix="/api/pad", tags=["pad"])
 
@@ -53,12 +59,37 @@ class StoredOut(BaseModel):
     replay: MoveAgain | None
 
 
-@router.post("/attempts", status_code=201, responses=HANDED_IN)
-def post_pad_attempt(
-    record: Record, who: PadLate, now: Now, sent: PadAttemptIn, response: Response
+LARGE = 100_000
+"""Bytes: ten times a letter, and more than a sentence. It is looked at beside the others; and as no
+pen writes 20 kB a second (240 points at 30 bytes make 7), no faster than that comes of one pad."""
+
+
+@router.post(
+    "/attempts",
+    status_code=201,
+    responses=FROM_A_PAD,
+    openapi_extra=in_document(PadAttemptIn),
+)
+async def post_pad_attempt(  # noqa: PLR0917  # who hands in what
+    record: Record, who: PadLate, now: Now, lines: InLine, request: Request, response: Response
 ) -> StoredOut:
     """Keeps what was written, once; 200 where it came before. After the lesson's end what was
-    written before is taken for a day."""
+    written before is taken for a day. One at a time of a pad: another while it waits is 429."""
+    with lines.handed_in.place(str(who.pad.id)):
+        raw = await raw_body(request)
+        is_large = len(raw) > LARGE
+        if is_large:
+            lines.large.take(str(who.pad.id), len(raw))
+        stored, is_new = await lines.handed_in.do(
+            partial(_receive, record, who, raw, now), is_large=is_large
+        )
+    if not is_new:
+        response.status_code = 200
+    return stored
+
+
+def _receive(record: Database, who: InLesson, raw: bytes, now: datetime) -> tuple[StoredOut, bool]:
+    sent = read(PadAttemptIn, raw)
     answer = pad_work.receive(
         record,
         who,
@@ -73,11 +104,9 @@ def post_pad_attempt(
         ),
         now,
     )
-    if not answer.is_new:
-        response.status_code = 200
     replay = answer.replay
     again = None if replay is None else MoveAgain(stroke=replay[0], move=replay[1])
-    return StoredOut(id=str(sent.id), say=answer.say, replay=again)
+    return StoredOut(id=str(sent.id), say=answer.say, replay=again), answer.is_new
 
 
 class BestIn(Sent):

@@ -8,8 +8,8 @@ from pydantic import BaseModel, StrictBool
 
 from firstloop.api.deps import (
     DEVICE_COOKIE,
+    KNOWN_FOR_S,
     PAD_COOKIE,
-    CodeTries,
     Db,
     HeardOf,
     Now,
@@ -32,9 +32,6 @@ from firstloop.store.database import Session
 
 open_router = APIRouter(prefix="/api/pad", tags=["pad"])
 router = APIRouter(prefix="/api/pad", tags=["pad"])
-
-KNOWN_FOR_S = 400 * 24 * 3600
-"""A pad is known from one school year to the next; browsers keep no cookie for longer."""
 
 
 class KnownIn(Sent):
@@ -82,7 +79,6 @@ class JoinedOut(BaseModel):
 )
 def post_join(  # noqa: PLR0917  # what joining is about
     record: Record,
-    tries: CodeTries,
     heard: HeardOf,
     now: Now,
     sent: KnownIn | CodeIn,
@@ -95,7 +91,7 @@ def post_join(  # noqa: PLR0917  # what joining is about
     joined = (
         pads.join_known(record, device, now)
         if isinstance(sent, KnownIn)
-        else pads.join(record, tries, sent.code, device, address_of(request), now)
+        else pads.join(record, sent.code, device, address_of(request), now)
     )
     if joined is None:
         response.status_code = 202

@@ -10,8 +10,11 @@ from pydantic import BaseModel
 
 from firstloop.api.deps import (
     Db,
+    HeardOf,
     Now,
+    OpenStreams,
     PadIn,
+    PadToken,
     Record,
 )
 from firstloop.api.drawings import LetterDrawing, text_drawings
@@ -26,10 +29,10 @@ from firstloop.core.teaching.pads import Doing
 from firstloop.core.teaching.steps import StepKind
 from firstloop.formats.sounds import media_of
 from firstloop.formats.tiles import tile_svg
-from firstloop.services import joining, pad_work
+from firstloop.services import joining, pad_work, pads
 from firstloop.services.clock import day_of
 from firstloop.services.pads import InLesson
-from firstloop.store import classes, happenings, prompts, school
+from firstloop.store import classes, happenings, prompts, school, set_aside
 from firstloop.store.database import Session
 from firstloop.store.happenings import FOR_PADS, Happened, What
 from firstloop.store.records import ClassRecord, NotInRecordError
@@ -69,7 +72,10 @@ class OwnLetter(BaseModel):
 
 class PadTaskOut(BaseModel):
     """What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
-    then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none."""
+    then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
+    `is_enough`: so many are written; one more is no fault. `now` is the server's clock, by which
+    the pad sets its own; `let_go` are letters, by the pad's ids, that were set aside there and that
+    the teacher has let go."""
 
     step: StepKind | None
     kind: Kind | None
@@ -80,6 +86,7 @@ class PadTaskOut(BaseModel):
     model: PadModel | None
     enough: int | None
     written: int
+    is_enough: bool
     answers: bool
     prompt: AskedWith
     doing: Doing
@@ -91,11 +98,16 @@ class PadTaskOut(BaseModel):
     tilted: bool
     rubbing_out: bool
     choose: list[OwnLetter]
+    now: datetime
+    let_go: list[str]
 
 
 @router.get("/task")
-def get_task(session: Db, who: PadIn, now: Now) -> PadTaskOut:
-    """What this pad is for now."""
+def get_task(
+    session: Db, who: PadIn, now: Now, heard: HeardOf, *, keeps: bool = True
+) -> PadTaskOut:
+    """What this pad is for now; with `keeps` false it says that it cannot keep what is written."""
+    heard.keeps(who.pad.id, it_does=keeps)
     school_class = classes.get(session, who.code.class_id)
     pupil = next((one for one in school_class.pupils if one.id == who.pad.pupil_id), None)
     moment = pad_work.moment(session, school_class, who, pupil.id if pupil else None)
@@ -110,6 +122,7 @@ def get_task(session: Db, who: PadIn, now: Now) -> PadTaskOut:
         model=_model(session, school_class, moment, now),
         enough=task.enough if task else None,
         written=moment.written,
+        is_enough=task is not None and task.is_enough(moment.written),
         answers=school_class.customs.answers,
         prompt=asked_with_out(moment),
         doing=moment.doing,
@@ -119,9 +132,7 @@ def get_task(session: Db, who: PadIn, now: Now) -> PadTaskOut:
         rows=task.rows if task else 1,
         cells=task.in_cells if task else False,
         tilted=school_class.customs.tilted,
-        rubbing_out=school_class.customs.rubbing_out
-        and moment.stop is not None
-        and moment.stop.kind is StepKind.WORDS,
+        rubbing_out=moment.now is not None and moment.now.may_rub_out,
         choose=[
             OwnLetter(
                 id=own.work.id,
@@ -131,6 +142,8 @@ def get_task(session: Db, who: PadIn, now: Now) -> PadTaskOut:
             )
             for own in moment.own
         ],
+        now=now,
+        let_go=list(set_aside.let_go_of_device(session, who.pad.device)),
     )
 
 
@@ -147,8 +160,8 @@ def _model(
     text = moment.task.target if moment.task else ""
     if moment.task and moment.task.help is Help.RECALL:
         return None
-    if moment.doing is Doing.AIR and moment.stop:
-        text = " ".join(moment.stop.about)
+    if moment.doing is Doing.AIR and moment.now:
+        text = moment.now.text
     if not text:
         return None
     joins = joining.joins_of(session, school_class, day_of(now, school.zone(session)))
@@ -177,6 +190,8 @@ def _told_until(record: Record, who: PadIn, last_event_id: LastEventId = None) -
 async def get_pad_events(
     record: Record,
     who: PadIn,
+    token: PadToken,
+    streams: OpenStreams,
     after: Annotated[int, Depends(_told_until)],
     *,
     wait: Wait = True,
@@ -185,6 +200,8 @@ async def get_pad_events(
     class_id = who.code.class_id
 
     def stride(since: int) -> Stride:
+        if not pads.still_holds(record, token, who):
+            return (ServerSentEvent(event=What.END.value, data={}),), since, False
         with record.session() as session:
             found = happenings.since(session, class_id, since, AT_ONCE)
         for_me = [one for one in found if _is_for(one, who)]
@@ -192,7 +209,9 @@ async def get_pad_events(
         goes_on = not any(one.what is What.END for one in for_me)
         return told, found[-1].id if found else since, goes_on
 
-    async for event in as_it_happens(record, (class_id, True), after, stride, wait=wait):
+    name = f"pad {who.pad.id}"
+    told = as_it_happens(record, streams, name, (class_id, True), after, stride, wait=wait)
+    async for event in told:
         yield event
 
 

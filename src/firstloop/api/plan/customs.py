@@ -6,15 +6,14 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field, StrictBool
 
-from firstloop.api.deps import Class, Now, Record
+from firstloop.api.deps import Class, Record, ToldToAll
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent
 from firstloop.core.letters import draw
 from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
 from firstloop.core.text.words import compose
-from firstloop.store import classes, lesson_codes
-from firstloop.store.happenings import What
+from firstloop.store import classes
 from firstloop.store.records import ClassRecord
 
 SHOWN = "can"
@@ -78,13 +77,12 @@ def get_customs(school_class: Class) -> CustomsOut:
     return _customs_out(school_class.customs, school_class)
 
 
-@router.put("/customs")
-def put_customs(record: Record, school_class: Class, sent: CustomsIn, now: Now) -> CustomsOut:
+@router.put("/customs", dependencies=ToldToAll)
+def put_customs(record: Record, school_class: Class, sent: CustomsIn) -> CustomsOut:
     """Sets what the class does in its own way from now on."""
     customs = Customs(**sent.model_dump())
     with record.writing() as session:
         classes.set_customs(session, school_class.id, customs)
-        lesson_codes.tell_pads(session, school_class.id, None, What.TASK, now)
     return _customs_out(customs, school_class)
 
 

@@ -6,15 +6,14 @@ from datetime import date
 from pydantic import BaseModel
 
 from firstloop.api.plan.letters import WordOut, word_out
-from firstloop.core.evidence.task import Kind
-from firstloop.core.teaching.course import Stop, course
+from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.free import picture_of
-from firstloop.core.teaching.lesson import Lesson, parts_of
+from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.pads import Doing
 from firstloop.core.teaching.steps import STEPS, Rounds, Shape, Showing, StepKind
-from firstloop.core.teaching.tasks import writings_of
-from firstloop.core.teaching.told import copy_of, prompts
-from firstloop.core.vocabulary.language import Language, long_date
+from firstloop.core.teaching.under_way import Moment, under_way
+from firstloop.core.vocabulary.language import Language
 from firstloop.core.vocabulary.sentences import look_over
 from firstloop.core.vocabulary.sounds import Word, heard_in
 from firstloop.services.lessons import letters_taught
@@ -24,8 +23,8 @@ from firstloop.store.records import ClassRecord, LessonRecord
 
 
 class LessonStep(BaseModel):
-    """A step: what is done in it, the ways in which the board can show it, what the class is told
-    to do and to write, and on how many rows."""
+    """A step as it is planned: its minutes, whether it is skipped, the teacher's note, what is done
+    in it."""
 
     kind: StepKind
     minutes: float
@@ -33,9 +32,16 @@ class LessonStep(BaseModel):
     note: str
     title: str
     what: str
-    showings: list[Showing]
-    prompts: list[str]
-    copy_text: str
+
+
+class TaskOut(BaseModel):
+    """Something that is written on pads: what, with how much help, how many are enough (null: no
+    limit), on how many lines."""
+
+    kind: Kind
+    target: str
+    help: Help
+    enough: int | None
     rows: int
 
 
@@ -50,17 +56,29 @@ class WritingOut(BaseModel):
 
 
 class StopOut(BaseModel):
-    """A place on the way through a lesson: a step, what it is about there, its parts to be shown in
-    turn; `part` is the one that a step which comes round has come to."""
+    """A place on the way through a lesson, and all that there is to it: what it is called, the
+    teacher's note, the ways to show it; what it is about, its parts to be shown in turn; the line
+    that is written and on how many rows; what the class is told and what only the teacher sees;
+    what pads are for. `part` is the one that a step which comes round has come to."""
 
     kind: StepKind
     part: str | None
+    title: str
+    name: str
+    note: str
+    showings: list[Showing]
     about: list[str]
     parts: list[str]
     letters: list[str]
     minutes: float
-    copy_text: str
+    text: str
+    rows: int
+    told: list[str]
+    for_her: list[str]
+    doing: Doing
     writings: list[WritingOut]
+    tasks: list[TaskOut]
+    rubbing_out: bool
 
 
 class SentenceOut(BaseModel):
@@ -138,31 +156,42 @@ def lesson_out(kept: LessonRecord, known: Known) -> LessonOut:
     )
 
 
-def _stop_out(stop: Stop, lesson: Lesson, date_text: str, customs: Customs) -> StopOut:
+def _stop_out(moment: Moment) -> StopOut:
+    stop = moment.stop
     return StopOut(
-        writings=[
-            WritingOut(kind=one.kind, text=one.text, lines=one.lines, letters=one.letters)
-            for one in writings_of(stop, lesson, date_text, customs)
-        ],
         kind=stop.kind,
         part=stop.part,
+        title=moment.title,
+        name=moment.name,
+        note=moment.note,
+        showings=list(moment.showings),
         about=list(stop.about),
-        parts=list(parts_of(stop.about)),
+        parts=list(moment.parts),
         letters=list(dict.fromkeys("".join(stop.about))),
         minutes=stop.minutes,
-        copy_text=stop.part or copy_of(lesson, stop.kind, date_text),
+        text=moment.text,
+        rows=moment.rows,
+        told=list(moment.said),
+        for_her=list(moment.for_her),
+        doing=moment.doing,
+        writings=[
+            WritingOut(kind=one.kind, text=one.text, lines=one.rows, letters=one.letters)
+            for one in moment.writings
+        ],
+        tasks=[TaskOut.model_validate(task, from_attributes=True) for task in moment.tasks],
+        rubbing_out=moment.may_rub_out,
     )
 
 
 def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
     """A lesson, planned or proposed, as an answer."""
     looked = look_over(lesson.sentence, {*known.taught, *lesson.letters}, known.language)
-    date_text = long_date(day, known.language)
+    given = under_way(lesson, day, known.language, known.customs)
     return LessonMatterOut(
         shape=lesson.shape,
         rounds=lesson.rounds,
         aim=lesson.aim,
-        course=[_stop_out(stop, lesson, date_text, known.customs) for stop in course(lesson)],
+        course=[_stop_out(moment) for moment in given.moments],
         new=list(lesson.new),
         parts=list(lesson.parts),
         letters=list(lesson.letters),
@@ -176,10 +205,6 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
                 note=step.note,
                 title=STEPS[step.kind].title,
                 what=STEPS[step.kind].what,
-                showings=list(STEPS[step.kind].showings),
-                prompts=list(prompts(lesson, step.kind, known.customs)),
-                copy_text=copy_of(lesson, step.kind, date_text),
-                rows=STEPS[step.kind].rows,
             )
             for step in lesson.steps
         ],

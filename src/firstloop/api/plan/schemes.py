@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, picture
-from firstloop.api.sent import Key, Name, PathName, Sent, line
+from firstloop.api.sent import Key, Name, PathName, Sent, at_most, line
 from firstloop.core.teaching import order, scheme_package
 from firstloop.core.teaching.families import (
     LETTERS,
@@ -40,7 +40,7 @@ class FamilyIn(Sent):
     name: Name
     why: Reason = ""
     letters: Letters
-    exceptions: dict[Letter, Reason] = {}
+    exceptions: Annotated[dict[Letter, Reason], at_most(len(LETTERS))] = {}
 
 
 class SchemeIn(Sent):

@@ -6,9 +6,9 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db, Record
+from firstloop.api.deps import Class, Db, Record, ToldToAll
 from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
-from firstloop.api.sent import Key, Sent, line
+from firstloop.api.sent import Key, Sent, at_most, line
 from firstloop.core.letters import HANDS, draw
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import (
@@ -54,7 +54,7 @@ class StyleIn(Sent):
     they usually do on their ruling."""
 
     hand: Key
-    choices: Annotated[dict[Key, Key], Field(max_length=MOST_CHOICES)] = {}
+    choices: Annotated[dict[Key, Key], Field(max_length=MOST_CHOICES), at_most(MOST_CHOICES)] = {}
     slant_deg: Annotated[float | None, _within(SLANT_RANGE)] = None
     width: Annotated[float | None, _within(WIDTH_RANGE)] = None
     branch: Annotated[float | None, _within(BRANCH_RANGE)] = None
@@ -62,7 +62,7 @@ class StyleIn(Sent):
     ruling: RulingKind = RulingKind.FOUR
     top: Annotated[float, _within(TOP_RANGE)] = 1.9
     drop: Annotated[float, _within(DROP_RANGE)] = -0.95
-    looks: dict[Line, ChosenLook] = {}
+    looks: Annotated[dict[Line, ChosenLook], at_most(len(Line))] = {}
     x_height_mm: Annotated[float, _within(X_HEIGHT_MM_RANGE)] = 8.0
 
 
@@ -140,7 +140,7 @@ def get_style(school_class: Class) -> StyleIn:
     return _style_out(school_class)
 
 
-@router.put("/style")
+@router.put("/style", dependencies=ToldToAll)
 def put_style(record: Record, school_class: Class, sent: StyleIn) -> StyleIn:
     """Sets how the class writes from now on."""
     with record.session() as session:

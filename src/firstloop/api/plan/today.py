@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field, StrictBool
 
-from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.deps import Class, Db, Now, Record, ToldToAll
 from firstloop.api.plan.lesson_answers import (
     LessonMatterOut,
     LessonOut,
@@ -30,8 +30,6 @@ from firstloop.core.teaching.lesson import (
 from firstloop.core.teaching.planning import Next
 from firstloop.core.teaching.steps import SHAPES, Shape
 from firstloop.core.vocabulary.language import Language, Variety, long_date
-from firstloop.formats.home_page import home_page
-from firstloop.paper.lesson_page import lesson_page
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
 from firstloop.services.lessons import Asked
@@ -240,7 +238,7 @@ def post_lesson_change(  # noqa: PLR0917  # what is changed of what, when
     return lesson_out(kept, known_of(session, school_class))
 
 
-@router.delete("/lessons/{lesson_id:int}", status_code=204)  # "proposal" is none
+@router.delete("/lessons/{lesson_id:digits}", status_code=204)  # "proposal" is none
 def delete_lesson(record: Record, school_class: Class, lesson_id: PathId) -> None:
     """Deletes a lesson; what it taught stays taught."""
     with record.writing() as session:
@@ -250,27 +248,27 @@ def delete_lesson(record: Record, school_class: Class, lesson_id: PathId) -> Non
 @router.get("/lessons/{lesson_id}/page", response_class=Response)
 def get_lesson_page(session: Db, school_class: Class, lesson_id: PathId) -> Response:
     """The plan on one page, to print."""
-    kept = lessons.get(session, school_class.id, lesson_id)
-    day = long_date(kept.day, school_class.language)
-    data = lesson_page(
-        kept.lesson, school_class.hand, school_class.ruling, school_class.customs, day=day
-    )
-    return Response(data, media_type=PDF)
+    from firstloop.paper.lesson_page import lesson_page  # noqa: PLC0415  # PDF is slow to load
+
+    given = planning.under_way_of(lessons.get(session, school_class.id, lesson_id), school_class)
+    page = lesson_page(given, school_class.hand, school_class.ruling)
+    return Response(page, media_type=PDF)
 
 
 @router.get("/lessons/{lesson_id}/home", response_class=Response)
 def get_home_page(session: Db, school_class: Class, lesson_id: PathId) -> Response:
     """What the lesson is on as one file for home, that opens on any phone without a network; of a
     lesson of words its words."""
-    lesson = lessons.get(session, school_class.id, lesson_id).lesson
-    texts = lesson.new or lesson.words
-    if not texts:
+    from firstloop.formats.home_page import home_page  # noqa: PLC0415  # seldom asked for
+
+    given = planning.under_way_of(lessons.get(session, school_class.id, lesson_id), school_class)
+    if not given.at_home:
         raise LessonError("there is nothing to take home from this lesson yet; choose a word")
-    page = home_page(texts, school_class.hand, school_class.ruling, school_class.customs)
+    page = home_page(given, school_class.hand, school_class.ruling)
     return Response(page, media_type=HTML, headers={"Content-Disposition": HOME_FILE})
 
 
-@router.put("/language")
+@router.put("/language", dependencies=ToldToAll)
 def put_language(record: Record, school_class: Class, sent: LanguageIn) -> LanguageIn:
     """Sets how the class writes dates, what it calls the stop, how long its lessons are."""
     language = Language(sent.variety, sent.ordinal, sent.stop)

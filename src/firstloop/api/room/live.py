@@ -1,5 +1,7 @@
 """What happens in the room, as it happens."""
 
+import math
+import time
 from collections.abc import AsyncIterable
 from datetime import UTC, datetime
 from typing import Annotated
@@ -9,8 +11,16 @@ from fastapi.sse import EventSourceResponse, ServerSentEvent
 from pydantic import BaseModel
 
 from firstloop.api.attempts import attempt_out
-from firstloop.api.deps import Class, HeardOf, Record, Token, sits_here
-from firstloop.api.events import AT_ONCE, LastEventId, Stride, Wait, as_it_happens, begun_at
+from firstloop.api.deps import Class, HeardOf, OpenStreams, Record, Teacher, Token, sits_here
+from firstloop.api.events import (
+    AT_ONCE,
+    LOOKED_EVERY_S,
+    LastEventId,
+    Stride,
+    Wait,
+    as_it_happens,
+    begun_at,
+)
 from firstloop.api.room.pads import pad_out
 from firstloop.api.room.work import work_told
 from firstloop.core.evidence.ink import Ink
@@ -38,28 +48,43 @@ async def get_live(  # noqa: PLR0917  # who listens to what
     school_class: Class,
     heard: HeardOf,
     token: Token,
+    teacher: Teacher,
+    streams: OpenStreams,
     request: Request,
     after: Annotated[int, Depends(_told_until)],
     *,
     wait: Wait = True,
 ) -> AsyncIterable[ServerSentEvent]:
     """What is handed in (`attempt`), which pads come, go or fall silent (`pad`), what an eye saw
-    (`tally`), which letter was chosen (`best`), where a board is (`place`, `onwards`)."""
+    (`tally`), which letter was chosen (`best`), where a board is (`place`, `onwards`), that the
+    class is another than it was, or another is open (`class`)."""
     class_id, here = school_class.id, sits_here(request)
     silent: set[int] = set()
+    looked_at = -math.inf
 
     def stride(since: int) -> Stride:
         now = datetime.now(UTC)
-        if accounts.signed_in(record, token, now, is_here=here) is None:
+        signed = accounts.signed_in(record, token, now, is_here=here)
+        if signed is None:
             return (), since, False
+        if signed.class_id != class_id:
+            elsewhere = ServerSentEvent(event=What.CLASS.value, data=ClassTold(open=False))
+            return (elsewhere,), since, False
+        nonlocal looked_at
+        is_due = time.monotonic() - looked_at >= LOOKED_EVERY_S / 2
         with record.session() as session:
             found = happenings.since(session, class_id, since, AT_ONCE)
             told = [_told(session, school_class, one, now, heard) for one in found]
-            fallen = _fallen_silent(session, school_class, now, heard, silent)
+            fallen = []
+            if is_due:  # silence lasts: it is not looked for with each letter
+                fallen = _fallen_silent(session, school_class, now, heard, silent)
+                looked_at = time.monotonic()
         events = [one for one in told if one is not None]
         return [*events, *fallen], found[-1].id if found else since, True
 
-    async for event in as_it_happens(record, (class_id, False), after, stride, wait=wait):
+    who = f"teacher {teacher.account_id}"
+    told = as_it_happens(record, streams, who, (class_id, False), after, stride, wait=wait)
+    async for event in told:
         yield event
 
 
@@ -78,6 +103,12 @@ def _told(
     return ServerSentEvent(event=one.what.value, id=str(one.id), data=data)
 
 
+class ClassTold(BaseModel):
+    """The class has changed; or, no longer open, another is on her screens now."""
+
+    open: bool
+
+
 class PlaceTold(BaseModel):
     """Where a lesson is, and which screen went there."""
 
@@ -91,6 +122,8 @@ def _data_of(
     session: Session, school_class: ClassRecord, one: Happened, now: datetime, heard: Heard
 ) -> BaseModel | None:
     class_id = school_class.id
+    if one.what is What.CLASS:
+        return ClassTold(open=True)
     if one.handed_in is not None:
         work = handed_in.find(session, one.handed_in)
         looked = seen(session, class_id, [work]) if work else []

@@ -1,24 +1,34 @@
 """How it goes for each child just now."""
 
-from fastapi import APIRouter, Request
+from datetime import datetime
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Path, Request
 from pydantic import BaseModel
 
-from firstloop.api.deps import Class, Db, HeardOf, Now
+from firstloop.api.deps import Class, Db, HeardOf, Now, Record
 from firstloop.api.room.pads import LessonCodeOut, code_out
 from firstloop.api.room.work import WorkTold, work_told
 from firstloop.api.who import Who, who_out
 from firstloop.core.contract import Code
+from firstloop.core.evidence.task import Kind
 from firstloop.core.teaching.going import Going
 from firstloop.core.teaching.habits import HABITS
-from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.teaching.steps import StepKind
+from firstloop.services import pad_work
 from firstloop.services.heard import Heard
-from firstloop.services.room import ChildNow, OpenLesson, room
+from firstloop.services.room import ChildNow, OpenLesson, Room, room
+from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/write", tags=["write"])
 
+SentAs = Annotated[UUID, Path()]
+
 
 class OpenLessonOut(BaseModel):
-    """A lesson that pads are in: its code and address, and the step that it is at."""
+    """A lesson that pads are in: its code and address, and the step that it is at. `is_full`: so
+    many are in that no more can come."""
 
     code: LessonCodeOut
     lesson: int | None
@@ -27,6 +37,7 @@ class OpenLessonOut(BaseModel):
     step: StepKind | None
     part: str | None
     title: str
+    is_full: bool
 
 
 class ChildOut(BaseModel):
@@ -51,13 +62,27 @@ class MendOut(BaseModel):
     children: list[int]
 
 
+class SetAsideOut(BaseModel):
+    """Something that a pad was refused and keeps: by the pad's id for it, whose, what, why, since
+    when; it is wiped there when it is let go, or after a week."""
+
+    id: str
+    pad: str
+    who: Who
+    kind: Kind
+    target: str
+    why: str
+    at: datetime
+
+
 class RoomOut(BaseModel):
-    """The lessons that are open to pads, the class, and what there is to mend in its last letters,
-    in the order in which a teacher would talk of it."""
+    """The lessons that are open to pads, the class, what there is to mend in its last letters, in
+    the order in which a teacher would talk of it, and what stays on pads."""
 
     lessons: list[OpenLessonOut]
     children: list[ChildOut]
     mend: list[MendOut]
+    set_aside: list[SetAsideOut]
 
 
 @router.get("/room")
@@ -73,7 +98,31 @@ def get_room(
             MendOut(code=code, what=HABITS[code], children=children)
             for code, children in found.to_mend().items()
         ],
+        set_aside=_set_aside_out(found, school_class),
     )
+
+
+@router.delete("/set-aside/{sent_as}", status_code=204)
+def delete_set_aside(record: Record, school_class: Class, sent_as: SentAs, now: Now) -> None:
+    """Lets something go that stays on a pad: it is wiped there when the pad asks the next time."""
+    pad_work.let_go(record, school_class.id, str(sent_as), now)
+
+
+def _set_aside_out(found: Room, school_class: ClassRecord) -> list[SetAsideOut]:
+    by_id = {one.id: one for one in school_class.pupils}
+    return [
+        SetAsideOut(
+            id=one.id,
+            pad=str(one.pad_id),
+            who=who_out(by_id[one.pupil_id]),
+            kind=one.kind,
+            target=one.target,
+            why=one.why,
+            at=one.at,
+        )
+        for one in found.set_aside
+        if one.pupil_id in by_id
+    ]
 
 
 def _lesson_out(one: OpenLesson, request: Request) -> OpenLessonOut:
@@ -82,9 +131,10 @@ def _lesson_out(one: OpenLesson, request: Request) -> OpenLessonOut:
         lesson=one.code.lesson_id,
         aim=one.lesson.lesson.aim if one.lesson else "",
         new=list(one.lesson.lesson.new) if one.lesson else [],
-        step=one.stop.kind if one.stop else None,
-        part=one.stop.part if one.stop else None,
-        title=STEPS[one.stop.kind].title if one.stop else "",
+        step=one.now.stop.kind if one.now else None,
+        part=one.now.stop.part if one.now else None,
+        title=one.now.title if one.now else "",
+        is_full=one.is_full,
     )
 
 

@@ -5,11 +5,11 @@ from functools import lru_cache
 from io import BytesIO
 from typing import Annotated
 
-import segno
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field
 
 from firstloop.api.deps import COOKIE, Class, Db, HeardOf, Now, Record, Token
+from firstloop.api.interface import PADS
 from firstloop.api.sent import AskedId, Id, PathId, Sent
 from firstloop.api.who import Who, who_out
 from firstloop.services import accounts, lesson_codes, pads
@@ -22,8 +22,6 @@ from firstloop.store.pads import PadRecord
 from firstloop.store.records import PupilRecord
 
 router = APIRouter(prefix="/api/write", tags=["write"])
-
-PADS_PAGE = "/pad"
 
 
 class WhichLesson(Sent):
@@ -77,7 +75,7 @@ def delete_lesson_code(
 def code_out(code: CodeRecord, request: Request) -> LessonCodeOut:
     """A code as an answer, with the address by which pads come here."""
     base = request.app.state.address or str(request.base_url).rstrip("/")
-    url = f"{base}{PADS_PAGE}?code={code.code.replace(' ', '-')}"
+    url = f"{base}{PADS}?code={code.secret}"
     return LessonCodeOut(
         code=code.code,
         url=url,
@@ -90,6 +88,8 @@ def code_out(code: CodeRecord, request: Request) -> LessonCodeOut:
 @lru_cache(maxsize=16)
 def _qr(url: str) -> str:
     """The square of an address, as SVG."""
+    import segno  # noqa: PLC0415  # slow to load, and asked for once a lesson
+
     drawn = BytesIO()
     segno.make(url, micro=False).save(drawn, kind="svg", xmldecl=False, omitsize=True, border=2)
     return drawn.getvalue().decode()
@@ -105,14 +105,17 @@ class PadState(StrEnum):
 
 
 class PadOut(BaseModel):
-    """A pad: who sits at it, in which lesson, and whether it opens without the network, if it has
-    said."""
+    """A pad: who sits at it, in which lesson, whether it opens without the network, if it has said,
+    and whether it keeps what is written on it: else its page is to stay open. `is_full`: it wanted
+    to hand in more than a child could write, and nothing more of it is taken in this lesson."""
 
     pad: str
     state: PadState
     pupil: Who | None
     lesson: int | None
     opens_alone: bool | None
+    keeps: bool
+    is_full: bool
 
 
 @router.get("/pads")
@@ -142,6 +145,8 @@ def pad_out(
         pupil=who_out(pupil) if pupil else None,
         lesson=code.lesson_id if code else None,
         opens_alone=pad.opens_alone,
+        keeps=not heard.is_forgetful(pad.id),
+        is_full=pad.is_full and code is not None,
     )
 
 

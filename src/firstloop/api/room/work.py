@@ -16,7 +16,7 @@ from firstloop.store.records import PupilRecord
 class WorkTold(BaseModel):
     """Something handed in: by its sender's id, by whom, what, with how much help; what is held to
     be true of it (null of what was struck through), the one thing to say, what is to be mended, and
-    as it looks."""
+    as it looks. `judged` false: the checker failed on it, and a later version will judge it."""
 
     id: str
     who: Who
@@ -28,6 +28,7 @@ class WorkTold(BaseModel):
     to_mend: list[Code]
     picture: Picture
     struck: bool
+    judged: bool
     best: bool
     at: datetime | None
     attempt_id: int | None
@@ -49,6 +50,7 @@ def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
         to_mend=[Code(one) for one in seen.to_mend],
         picture=Picture.model_validate({"text": target, "strokes": work.picture}),
         struck=work.is_struck,
+        judged=seen.is_judged,
         best=work.is_best,
         at=work.came_at,
         attempt_id=work.attempt_id,

@@ -1,5 +1,7 @@
 """The check: explain first, then measure, then say it as a teacher would."""
 
+from collections.abc import Callable, Iterator
+
 from firstloop.core.checking.findings import MoveInk, Result
 from firstloop.core.checking.forms import forms_of
 from firstloop.core.checking.joined_letter import as_joined
@@ -82,10 +84,21 @@ def prepare(style: Style) -> None:
     """Works out once what every check in a hand needs: forms, ways and pictures of its letters, and
     how they join. The first check is then as quick as the next."""
     from_now_on()
+    for piece in prepared_for(style):
+        piece()
+
+
+def prepared_for(style: Style) -> Iterator[Callable[[], object]]:
+    """The same piece by piece, of some hundredths of a second each; each is to be called."""
     hand = hand_of(style)
-    for letter, script in hand.scripts.items():
-        paths = draw(script, hand.proportions, STANDARD).paths()
-        check(Ink(tuple(Stroke.of(path) for path in paths)), Task(letter), style, STANDARD)
-    upside_down = Stroke.of(draw(hand.scripts["n"], hand.proportions, STANDARD).paths()[0][::-1])
-    check(Ink((upside_down,)), Task("k"), style, STANDARD)  # what is no k is read among all letters
-    compose_pairs(hand)
+
+    def checked(name: str, letter: str, *, backwards: bool = False) -> None:
+        paths = draw(hand.scripts[letter], hand.proportions, STANDARD).paths()
+        strokes = (Stroke.of(path[::-1] if backwards else path) for path in paths)
+        check(Ink(tuple(strokes)), Task(name), style, STANDARD)
+
+    # What is no k is read among all letters.
+    yield lambda: checked("k", "n", backwards=True)
+    for letter in hand.scripts:
+        yield lambda letter=letter: checked(letter, letter)  # type: ignore[misc]
+    yield lambda: compose_pairs(hand)

@@ -7,6 +7,7 @@ from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters import Letter
 
 
 class Against(Enum):
@@ -22,7 +23,8 @@ class Against(Enum):
 class Measure:
     """One thing measured, before it is held against its limit and put into words.
 
-    `value` is signed as the contract says. `stroke` and `move` are places in the letter's script.
+    `value` is signed as the contract says. `stroke` and `move` are places in the letter's script:
+    of `form`, where it was measured on another accepted form than the one that explains the ink.
     """
 
     code: Code
@@ -31,6 +33,7 @@ class Measure:
     move: int
     other: str | None = None
     against: Against = Against.MODEL
+    form: Letter | None = None
 
 
 @dataclass(frozen=True, slots=True)

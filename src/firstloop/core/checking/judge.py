@@ -220,7 +220,7 @@ def findings_of(
 
 
 def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter) -> Finding:
-    kind, said = CATALOGUE[measure.code], Said(measure, letter)
+    kind, said = CATALOGUE[measure.code], Said(measure, measure.form or letter)
     return Finding(
         code=measure.code,
         dimension=kind.dimension,

@@ -1,7 +1,7 @@
 """Where the pen began and how it travelled, on a letter whose picture is right but whose way of
 making is none that is known: what can be said of direction without knowing the moves."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -31,7 +31,10 @@ class _Track:
 def travelled(lines: Lines, forms: tuple[Letter, ...], *, left_handed: bool) -> list[Measure]:
     """What is to be said of the direction, by the form for which that is least."""
     return min(
-        (_travelled(lines, form, left_handed) for form in forms),
+        (
+            [replace(measure, form=form) for measure in _travelled(lines, form, left_handed)]
+            for form in forms
+        ),
         key=lambda found: sum(abs(measure.value) for measure in found),
     )
 

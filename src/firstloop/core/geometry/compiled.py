@@ -3,18 +3,24 @@
 What is worked out cell after cell, each from the one before, is no work for whole arrays, and for a
 short line they take longer to set up than to run. Such a function is written as a plain loop over
 numbers and arrays; numba makes machine code of it, and keeps that beside the source for the next
-time.
+time. Where numba is not installed the loops run as they stand: slower, with the same answers.
 
 To load numba takes longer than to check a letter without it. So the first calls of a process run as
-they stand: a command that checks one file makes no others. The answers are the same.
+they stand: a command that checks one file makes no others. A server has it loaded beside its first
+calls (`load_aside`, `begin_loading`); only when there is much to do they wait for what is not there
+yet, for a thread that loads it while forty others check comes to nothing.
 
 A compiled function may use numbers, arrays, named tuples of these, and compiled functions of its
 file. Whatever else it names, a limit say, would stay as it was when the code was made: it is to be
 passed.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass, field
 from functools import update_wrapper
+from importlib.util import find_spec
+from threading import Lock, Thread, local
 from types import FunctionType
 from typing import Any, TypeVar, cast
 
@@ -49,16 +55,48 @@ def compiled_for(*passed: str) -> Callable[[Function], Function]:
 
 def from_now_on() -> None:
     """What is called from now on is machine code: there will be much of it."""
-    _Loop.calls = FEW
+    _STATE.calls = FEW
+
+
+def load_aside() -> None:
+    """From now on the first calls wait for no machine code, whatever they are."""
+    _STATE.aside = True
+
+
+@contextmanager
+def as_they_stand() -> Iterator[None]:
+    """What this thread calls meanwhile, and is not made yet, runs as it stands and counts for
+    nothing."""
+    before = _running_as_it_stands()
+    _THREAD.as_it_stands = True
+    try:
+        yield
+    finally:
+        _THREAD.as_it_stands = before
+
+
+@dataclass(slots=True)
+class _State:
+    """How many calls ran as they stand; whether machine code is made aside, and what makes it, once
+    it was begun."""
+
+    calls: int = 0
+    aside: bool = False
+    loader: Thread | None = None
+    lock: Lock = field(default_factory=Lock)
+
+
+_STATE = _State()
+_THREAD = local()
+_EVERY: list["_Loop"] = []
+
+
+def _running_as_it_stands() -> bool:
+    return getattr(_THREAD, "as_it_stands", False)
 
 
 class _Loop:
     """A loop, as it stands or as machine code."""
-
-    calls = 0
-    """How many calls there were, of all loops."""
-    as_it_stands = False
-    """Whether one runs as it stands; what that calls does so too."""
 
     def __init__(
         self, function: Callable[..., object], passed: tuple[str, ...], *, at_once: bool = False
@@ -66,25 +104,26 @@ class _Loop:
         self._function, self._passed, self._at_once = function, passed, at_once
         self._made: Callable[..., object] | None = None
         update_wrapper(self, function)
+        _EVERY.append(self)
 
     def __call__(self, *args: Any) -> object:
         if self._made is not None:
             return self._made(*args)
-        if _Loop.as_it_stands:
+        if _running_as_it_stands():
             return self._function(*args)
-        if self._at_once or _Loop.calls >= FEW:
+        if _STATE.calls >= FEW or (self._at_once and not _STATE.aside):
+            if _STATE.aside:
+                begin_loading().join()
             return self.machine_code()(*args)
-        _Loop.calls += 1
-        _Loop.as_it_stands = True
-        try:
+        _STATE.calls += 1
+        with as_they_stand():
             return self._function(*args)
-        finally:
-            _Loop.as_it_stands = False
 
     def machine_code(self) -> Callable[..., object]:
-        """The same, made or taken from where it is kept."""
+        """The same, made or taken from where it is kept; as it stands where there is no numba."""
         if self._made is None:
-            self._made = _made(self._for_numba(), self._passed)
+            has_numba = find_spec("numba") is not None
+            self._made = _made(self._for_numba(), self._passed) if has_numba else self._function
         return self._made
 
     def _for_numba(self) -> Callable[..., object]:
@@ -98,6 +137,20 @@ class _Loop:
             FunctionType(function.__code__, {**function.__globals__, **code}, function.__name__),
             function,
         )
+
+
+def begin_loading() -> Thread:
+    """Makes all machine code in a thread of its own, if that was not begun yet: that thread."""
+    with _STATE.lock:
+        if _STATE.loader is None:
+            _STATE.loader = Thread(target=_load_every, daemon=True, name="machine code")
+            _STATE.loader.start()
+        return _STATE.loader
+
+
+def _load_every() -> None:
+    for loop in _EVERY:
+        loop.machine_code()
 
 
 def _made(function: Callable[..., object], passed: tuple[str, ...]) -> Callable[..., object]:

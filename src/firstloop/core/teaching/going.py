@@ -55,8 +55,8 @@ def how_it_goes(
     if not has_pad:
         return Going.AWAY
     here = [one for one in wrote if one.at >= since]
-    if not here:
-        return Going.NOT_BEGUN
+    if not here:  # who comes back to a step may have written enough of it before
+        return Going.ENOUGH if enough else Going.NOT_BEGUN
     last = here[-AGAIN:]
     if len(last) == AGAIN:
         same = last[0].to_mend is not None and len({one.to_mend for one in last}) == 1

@@ -1,16 +1,14 @@
 """What the pads are to do while a lesson goes on: to write, with help that fades row by row; to
 trace in the air, to choose, to look at the board."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
 from firstloop.core.evidence.task import Help, Kind
-from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import AMOUNTS, Customs
-from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.steps import StepKind
-from firstloop.core.teaching.tasks import Writing, writings_of
+from firstloop.core.teaching.tasks import Writing
 
 HELPED = 3
 """Letters with each kind of help before one's own: a short row, as on the printed page."""
@@ -49,81 +47,56 @@ class PadTask:
         """Whether it is handed in letter by letter."""
         return self.kind is Kind.LETTER
 
+    def is_enough(self, written: int) -> bool:
+        """Whether so many are enough; struck ones do not count, and one more is no fault."""
+        return self.enough is not None and written >= self.enough
+
+    def counted(self, written: int) -> int:
+        """How many of so many count towards the whole: no more than are enough."""
+        return written if self.enough is None else min(written, self.enough)
+
     @property
     def key(self) -> Key:
         """What attempts at it are known by."""
         return self.kind, self.target, self.help
 
 
-def stop_at(
-    lesson: Lesson, at: StepKind | None, part: str | None, date_text: str, customs: Customs
-) -> Stop | None:
-    """Where a lesson is. One that no board has begun is at its first stop at which something is
-    written, so that a lesson can be given on pads alone; None where there is none."""
-    stops = course(lesson)
-    if at is None:
-        return next((x for x in stops if tasks_at(x, lesson, date_text, customs)), None)
-    there = [stop for stop in stops if stop.kind is at]
-    return next((stop for stop in there if stop.part == part), there[0] if there else None)
+def doing_at(step: StepKind, tasks: Collection[PadTask]) -> Doing:
+    """What pads are for in a step: to write where something is written.
 
-
-def doing_at(stop: Stop | None) -> Doing:
-    """What pads are for at a stop.
-
-    >>> doing_at(None), doing_at(Stop(StepKind.BEST, ("n",), 1.0))
-    (<Doing.WATCH: 'watch'>, <Doing.CHOOSE: 'choose'>)
+    >>> doing_at(StepKind.BEST, ()), doing_at(StepKind.SETTLE, ())
+    (<Doing.CHOOSE: 'choose'>, <Doing.WATCH: 'watch'>)
     """
-    if stop is None:
-        return Doing.WATCH
-    match stop.kind:
-        case StepKind.BIG:
-            return Doing.AIR
-        case StepKind.BEST:
-            return Doing.CHOOSE
-        case (
-            StepKind.DATE
-            | StepKind.LOOK_BACK
-            | StepKind.OWN
-            | StepKind.WORDS
-            | StepKind.SENTENCE
-            | StepKind.FREE
-        ):
-            return Doing.WRITE
-        case _:
-            return Doing.WATCH
+    if tasks:
+        return Doing.WRITE
+    return {StepKind.BIG: Doing.AIR, StepKind.BEST: Doing.CHOOSE}.get(step, Doing.WATCH)
 
 
-def tasks_at(stop: Stop, lesson: Lesson, date_text: str, customs: Customs) -> tuple[PadTask, ...]:
-    """What is written at a stop, in its order.
+def tasks_for(step: StepKind, writings: Iterable[Writing], customs: Customs) -> Iterator[PadTask]:
+    """What is written on pads in a step, in its order.
 
     >>> from firstloop.core.teaching.customs import USUAL
-    >>> from firstloop.core.teaching.lesson import plan
-    >>> lesson = plan(["n"], 20, look_back=["r", "m"], words=["nap"])
-    >>> for stop in course(lesson):
-    ...     for one in tasks_at(stop, lesson, "Monday", USUAL):
-    ...         print(one.step.value, one.kind.value, one.target, one.help.value, one.enough)
-    date sentence Monday copy 1
-    look_back sequence r m copy 1
-    own letter n trace 3
-    own letter n finish 3
-    own letter n copy 5
-    words word nap copy 1
+    >>> for one in tasks_for(StepKind.OWN, [Writing(Kind.ROW, "n", 1)], USUAL):
+    ...     print(one.kind.value, one.target, one.help.value, one.enough)
+    letter n trace 3
+    letter n finish 3
+    letter n copy 5
     """
-    writings = writings_of(stop, lesson, date_text, customs)
-    return tuple(task for writing in writings for task in _tasks_of(stop.kind, writing, customs))
+    for writing in writings:
+        yield from _tasks_of(step, writing, customs)
 
 
 def _tasks_of(step: StepKind, writing: Writing, customs: Customs) -> Iterable[PadTask]:
     if writing.kind is Kind.ROW:
         return _fading(step, writing.text, customs)
     if writing.kind is Kind.FREE:
-        return (PadTask(step, Kind.FREE, "", Help.RECALL, rows=writing.lines),)
+        return (PadTask(step, Kind.FREE, "", Help.RECALL, rows=writing.rows),)
     from_memory = customs.from_memory and step in (StepKind.LOOK_BACK, StepKind.WORDS)
     if from_memory and writing.kind is Kind.SEQUENCE:
         letters = writing.text.split()
         return [PadTask(step, Kind.LETTER, letter, Help.RECALL) for letter in letters]
     help = Help.RECALL if from_memory else Help.COPY
-    return (PadTask(step, writing.kind, writing.text, help, rows=writing.lines),)
+    return (PadTask(step, writing.kind, writing.text, help, rows=writing.rows),)
 
 
 def _fading(step: StepKind, part: str, customs: Customs) -> Iterable[PadTask]:
@@ -140,15 +113,6 @@ def _fading(step: StepKind, part: str, customs: Customs) -> Iterable[PadTask]:
     )
 
 
-def tasks_of(lesson: Lesson, date_text: str, customs: Customs) -> dict[Key, PadTask]:
-    """All that is written in a lesson, by what attempts are known by."""
-    found: dict[Key, PadTask] = {}
-    for stop in course(lesson):
-        for task in tasks_at(stop, lesson, date_text, customs):
-            found.setdefault(task.key, task)
-    return found
-
-
 def task_now(tasks: Iterable[PadTask], written: Mapping[Key, int]) -> PadTask | None:
     """The task that a child has come to, by how many of each were written: the first of which there
     is not enough, or else the last.
@@ -159,6 +123,6 @@ def task_now(tasks: Iterable[PadTask], written: Mapping[Key, int]) -> PadTask | 
     """
     last = None
     for last in tasks:
-        if last.enough is None or written.get(last.key, 0) < last.enough:
+        if not last.is_enough(written.get(last.key, 0)):
             break
     return last

@@ -1,11 +1,11 @@
 """A class list as a teacher has it: names one a line, or a table out of another program."""
 
-import unicodedata
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
 from firstloop.core.evidence.task import Handedness
+from firstloop.core.names import cleaned, key_of
 from firstloop.core.plain_text import is_plain
 
 MOST_CHILDREN, LONGEST_NAME = 60, 60
@@ -97,11 +97,6 @@ def read_roster(rows: Sequence[Row], known: Iterable[str] = ()) -> Roster:
     return Roster(tuple(entries), tuple(sorted(faults, key=lambda fault: fault.line)))
 
 
-def key_of(name: str) -> str:
-    """What makes two names the same: neither case nor how an accent is written parts them."""
-    return unicodedata.normalize("NFC", name).casefold()
-
-
 _TOO_MANY = f"a class has at most {MOST_CHILDREN} children; make two classes of the list"
 
 
@@ -127,7 +122,7 @@ def _child(row: Row, columns: list[str | None] | None) -> _Child | RosterFault:
             is_hand = at > 0 and cell.lower() in HANDS
             column = FIRST if at == 0 else HAND if is_hand else LAST
         if column and cell:
-            cells[column] = cell
+            cells[column] = cleaned(cell) if is_plain(cell) else cell
     if not cells[FIRST]:
         return RosterFault(row.line, "there is no name; write one, or leave the line out")
     if not is_plain(cells[FIRST] + cells[LAST]):

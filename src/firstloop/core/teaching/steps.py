@@ -66,15 +66,14 @@ class Showing(StrEnum):
 @dataclass(frozen=True, slots=True)
 class StepInfo:
     """What is known of a step: its title, what is done, its weight in a full lesson, and how soon
-    it is left out of a short one (0: never); the ways to show it, the first being how it begins,
-    and the rows of lines it takes to write it on the board."""
+    it is left out of a short one (0: never); and the ways to show it, the first being how it
+    begins."""
 
     title: str
     what: str
     weight: float
     dispensable: int
     showings: tuple[Showing, ...] = (Showing.SHOWN, Showing.BESIDE)
-    rows: int = 1
 
 
 _ALONE = (Showing.SHOWN, Showing.WRITE)
@@ -84,7 +83,7 @@ STEPS: dict[StepKind, StepInfo] = {
     StepKind.SETTLE: StepInfo(
         "Settle", "Feet, chair, paper, pencil; stretch.", 1.0, 0, (Showing.SHOWN,)
     ),
-    StepKind.DATE: StepInfo("Today's date", "The long date on the line.", 1.5, 3, _WRITTEN, 2),
+    StepKind.DATE: StepInfo("Today's date", "The long date on the line.", 1.5, 3, _WRITTEN),
     StepKind.LOOK_BACK: StepInfo(
         "Look back",
         "A row of earlier letters, each named.",
@@ -110,13 +109,12 @@ STEPS: dict[StepKind, StepInfo] = {
         3.0,
         1,
         (Showing.SHOWN, Showing.PAIRS, Showing.BESIDE, Showing.WRITE),
-        2,
     ),
     StepKind.SENTENCE: StepInfo(
-        "A sentence", "Say it, count its words, write it.", 2.5, 3, _WRITTEN, 2
+        "A sentence", "Say it, count its words, write it.", 2.5, 3, _WRITTEN
     ),
     StepKind.FREE: StepInfo(
-        "Free writing", "From a picture or a question; own words.", 4.0, 0, _ALONE, 3
+        "Free writing", "From a picture or a question; own words.", 4.0, 0, _ALONE
     ),
     StepKind.CLOSE: StepInfo("Close", "What we learned; a small drawing.", 1.0, 0),
     StepKind.HOME: StepInfo("Home", "The sheet to take along.", 0.5, 4),

@@ -1,5 +1,5 @@
-"""What is to be written in a lesson, as tasks that a pad can hand in: the date, a sequence of
-letters, a row, words, a phrase or sentence, what children want to say."""
+"""What is to be written in a lesson: the date, a sequence of letters, a row, words, a phrase or
+sentence, what children want to say; and on how many lines, on the board as on pads."""
 
 from dataclasses import dataclass
 
@@ -7,8 +7,15 @@ from firstloop.core.evidence.task import Kind
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.customs import AMOUNTS, Customs
 from firstloop.core.teaching.lesson import Lesson
-from firstloop.core.teaching.steps import STEPS, StepKind
+from firstloop.core.teaching.steps import StepKind
 from firstloop.core.vocabulary.sentences import is_phrase
+
+IN_A_ROW = 18
+"""Characters that stand on one line of a board or of a tablet that lies: with more they would be
+smaller than children write."""
+
+MOST_ROWS = 3
+"""Lines of one thing that is written: with more, each would be too low for a hand."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,7 +25,7 @@ class Writing:
 
     kind: Kind
     text: str
-    lines: int
+    rows: int
     letters: int | None = None
 
 
@@ -33,20 +40,21 @@ def writings_of(  # noqa: PLR0911  # a line a kind
     >>> lesson = plan(["n"], 20, look_back=["r", "m"], words=["nap"])
     >>> for stop in course(lesson):
     ...     for one in writings_of(stop, lesson, "Monday 2nd March 2026", USUAL):
-    ...         print(stop.kind.value, one.kind.value, repr(one.text), one.lines)
+    ...         print(stop.kind.value, one.kind.value, repr(one.text), one.rows)
     date sentence 'Monday 2nd March 2026' 2
     look_back sequence 'r m' 1
     own row 'n' 1
     words word 'nap' 1
     """
-    rows = STEPS[stop.kind].rows
     match stop.kind:
         case StepKind.DATE:
-            return (Writing(Kind.SENTENCE, date_text, rows),)
+            return (Writing(Kind.SENTENCE, date_text, rows_for(date_text)),)
         case StepKind.LOOK_BACK:
             letters = " ".join(one for one in lesson.look_back if len(one) == 1)
             words = tuple(Writing(Kind.WORD, x, 1) for x in lesson.look_back if len(x) > 1)
-            return (Writing(Kind.SEQUENCE, letters, rows), *words) if letters else words
+            if not letters:
+                return words
+            return (Writing(Kind.SEQUENCE, letters, rows_for(letters)), *words)
         case StepKind.OWN:
             amount = AMOUNTS[customs.own]
             return tuple(
@@ -56,8 +64,17 @@ def writings_of(  # noqa: PLR0911  # a line a kind
             return tuple(Writing(Kind.WORD, word, 1) for word in lesson.words)
         case StepKind.SENTENCE:
             kind = Kind.PHRASE if is_phrase(lesson.sentence) else Kind.SENTENCE
-            return (Writing(kind, lesson.sentence, rows),)
+            return (Writing(kind, lesson.sentence, rows_for(lesson.sentence)),)
         case StepKind.FREE:
-            return (Writing(Kind.FREE, "", rows),)
+            return (Writing(Kind.FREE, "", MOST_ROWS),)
         case _:
             return ()
+
+
+def rows_for(text: str) -> int:
+    """On how many lines a text is written.
+
+    >>> rows_for("nap"), rows_for("Wednesday 25th November 2026"), rows_for("a" * 200)
+    (1, 2, 3)
+    """
+    return min(MOST_ROWS, max(1, -(-len(text) // IN_A_ROW)))

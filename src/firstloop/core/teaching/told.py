@@ -45,28 +45,6 @@ def listed(parts: Sequence[str]) -> str:
     return listed if len(listed) <= A_LIST else f"{parts[0]} and {len(parts) - 1} more"
 
 
-def copy_of(lesson: Lesson, kind: StepKind, date_text: str) -> str:
-    """What is to be written in a step.
-
-    >>> from firstloop.core.teaching.lesson import plan
-    >>> copy_of(plan(["n"], 20, words=["nap", "pan"]), StepKind.WORDS, "")
-    'nap, pan'
-    """
-    match kind:
-        case StepKind.DATE:
-            return date_text
-        case StepKind.WORDS:
-            return ", ".join(lesson.words)
-        case StepKind.SENTENCE:
-            return lesson.sentence
-        case StepKind.LOOK_BACK:
-            return " ".join(lesson.look_back)
-        case StepKind.FREE:
-            return ""
-        case _:
-            return " ".join(lesson.new)
-
-
 def prompts(  # noqa: PLR0911  # a line a kind
     lesson: Lesson, kind: StepKind, customs: Customs = USUAL
 ) -> tuple[str, ...]:

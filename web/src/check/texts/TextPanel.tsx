@@ -10,6 +10,7 @@ import type {
   TextOut as Text,
 } from "../../api/schema";
 import { useJudgeText, useWithdrawTextJudgement } from "../../api/textQueries";
+import { Unjudged } from "../../ui/Unjudged";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
@@ -86,12 +87,16 @@ export function TextPanel({
       />
       <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
         <div className="flex flex-col gap-2">
-          <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
-            “{text.say}”
-            {text.put_right ? (
-              <span className="block text-base text-soft">{text.put_right}</span>
-            ) : null}
-          </p>
+          {text.judged ? (
+            <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
+              “{text.say}”
+              {text.put_right ? (
+                <span className="block text-base text-soft">{text.put_right}</span>
+              ) : null}
+            </p>
+          ) : (
+            <Unjudged />
+          )}
           <Findings
             label="Seen in the whole"
             findings={own}

@@ -14,6 +14,7 @@ import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 import { EditableText } from "../../ui/EditableText";
+import { Failed } from "../../ui/states";
 import { Tool } from "../../ui/Tool";
 import { LetterTile } from "./LetterTile";
 
@@ -41,7 +42,8 @@ export function FamilyRow({
   onRemove: () => void;
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: `family ${at}` });
-  const lines = useClassroom().data?.lines ?? [];
+  const classroom = useClassroom();
+  const lines = classroom.data?.lines ?? [];
   const computed = scheme.families[at];
   const faults = scheme.faults.filter((fault) => fault.family === at);
   const steps = new Map(scheme.steps.map((step) => [step.letter, step]));
@@ -54,6 +56,7 @@ export function FamilyRow({
       data-over={isOver || undefined}
       className="group flex items-center gap-x-3 gap-y-1 border-b border-rule py-1 data-over:bg-rule-wash max-md:flex-wrap"
     >
+      <Failed of={[classroom]} />
       <Emblem opening={computed?.opening} lines={lines} />
       <div className="shrink-0 leading-tight max-md:min-w-0 max-md:flex-1 md:w-56">
         <EditableText

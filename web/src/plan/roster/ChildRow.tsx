@@ -34,9 +34,9 @@ export function ChildRow({
   const owners = new Map(others.map((one) => [one.tile, one.name]));
   const isApart = pupil.presence === "apart";
   const at = { params: { path: { pupil_id: id } } };
-  const changeTo = (body: Pick<Pupil, "name" | "handedness">) => {
+  const changeTo = (body: Pick<Pupil, "name" | "handedness">, alike = false) => {
     change.mutate(
-      { ...at, body },
+      { params: { ...at.params, query: { alike } }, body },
       {
         onSuccess: () => {
           done(
@@ -44,7 +44,10 @@ export function ChildRow({
               ? `${name} writes with the ${body.handedness} hand.`
               : `${name} is called ${body.name} now.`,
             () => {
-              change.mutate({ ...at, body: { name, handedness } });
+              change.mutate({
+                params: { ...at.params, query: { alike: true } },
+                body: { name, handedness },
+              });
             },
           );
         },
@@ -92,9 +95,17 @@ export function ChildRow({
         }}
       />
       <More pupil={pupil} setPresence={setPresence} />
-      {[change, setTile].map(({ error }, at) =>
-        error ? <ProblemNote key={at} error={error} /> : null,
-      )}
+      {change.error ? (
+        <ProblemNote
+          error={change.error}
+          both={() => {
+            const { name: called = name, handedness: hand = handedness } =
+              change.variables?.body ?? {};
+            changeTo({ name: called, handedness: hand }, true);
+          }}
+        />
+      ) : null}
+      {setTile.error ? <ProblemNote error={setTile.error} /> : null}
     </li>
   );
 }

@@ -109,6 +109,16 @@ function TakeIn() {
   const [text, setText] = useState("");
   const read = useChildren(text);
   const takeIn = useTakeIn();
+  const send = (alike: boolean) => {
+    takeIn.mutate(
+      { params: { query: { alike } }, body: { children: read.children } },
+      {
+        onSuccess: () => {
+          setText("");
+        },
+      },
+    );
+  };
   return (
     <section aria-label="Take more children in" className="border-t border-rule pt-3">
       <h2 className="mb-2 font-bold">Take more children in</h2>
@@ -117,19 +127,19 @@ function TakeIn() {
         className="mt-3"
         disabled={!read.children.length || takeIn.isPending}
         onClick={() => {
-          takeIn.mutate(
-            { body: { children: read.children } },
-            {
-              onSuccess: () => {
-                setText("");
-              },
-            },
-          );
+          send(false);
         }}
       >
         Take them in
       </Button>
-      {takeIn.isError ? <ProblemNote error={takeIn.error} /> : null}
+      {takeIn.isError ? (
+        <ProblemNote
+          error={takeIn.error}
+          both={() => {
+            send(true);
+          }}
+        />
+      ) : null}
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { beforeEach, expect, test } from "vitest";
 
 import { CLASSROOM, JORI } from "../../test/samples";
 import { putUp } from "../../test/screen";
-import { askedOf, refuse, serve } from "../../test/server";
+import { type Asked, askedOf, refuse, serve } from "../../test/server";
 import { RosterDesk } from "./RosterDesk";
 
 const RENAME = "PUT /api/classroom/pupils/2";
@@ -37,6 +37,21 @@ test("a name that is taken is said so, and stays as it was", async () => {
   await user.type(name, "Mila{Enter}");
   expect(await screen.findByRole("alert")).toHaveTextContent("Mila is there already");
   expect(name).toHaveValue("Jori");
+});
+
+test("a name that looks like another's is asked about, and taken where they are two", async () => {
+  serve(RENAME, ({ query }: Asked) => {
+    if (query.alike === "true") return JORI;
+    const detail = "Mila is there already and looks just like this";
+    return Response.json({ title: "Looks alike", status: 409, detail, where: [] }, { status: 409 });
+  });
+  const { user } = putUp(<RosterDesk />);
+  const name = await screen.findByRole("textbox", { name: "Name of Jori" });
+  await user.clear(name);
+  await user.type(name, "Мila{Enter}");
+  await user.click(await screen.findByRole("button", { name: "They are two" }));
+  expect(await screen.findByText(/Jori is called Мila now/)).toBeInTheDocument();
+  expect(askedOf(RENAME).map(({ query }) => query.alike)).toEqual(["false", "true"]);
 });
 
 test("a child is deleted after a question; what copies still hold is said and can be renewed", async () => {

@@ -1,9 +1,10 @@
 /** Rows of one letter of the class's hand, as many as children write by themselves. */
-import type { RulingLine as Line } from "../../api/schema";
+import type { LetterGroup, RulingLine as Line } from "../../api/schema";
 import { useAlphabet } from "../../api/queries";
 import { boxOf, lineAt } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
+import { Failed } from "../../ui/states";
 
 /** Letters that fill a row; of several rows, which are drawn smaller, more. */
 const ONE_ROW = 9;
@@ -27,11 +28,13 @@ export function RowPicture({
   open: boolean;
 }) {
   const fill = rows === 1 ? ONE_ROW : OF_SEVERAL;
-  const strokes = useStrokes(LETTER);
+  const alphabet = useAlphabet();
+  const strokes = strokesOf(LETTER, alphabet.data ?? []);
   const { left, right } = boxOf(strokes);
   const step = right - left + APART;
   const [top, drop] = [lineAt(lines, "top"), lineAt(lines, "drop")];
   const height = top - drop + BETWEEN;
+  if (alphabet.isError) return <Failed of={[alphabet]} />;
   return (
     <svg
       viewBox={`0 0 ${fill * step} ${rows * height + BETWEEN}`}
@@ -59,8 +62,7 @@ export function RowPicture({
   );
 }
 
-function useStrokes(letter: string) {
-  const groups = useAlphabet().data ?? [];
+function strokesOf(letter: string, groups: readonly LetterGroup[]) {
   const drawn = groups.flatMap(({ letters }) => letters).find((one) => one.letter === letter);
   return drawn?.strokes ?? [];
 }

@@ -8,6 +8,7 @@ import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { useGoesOn } from "../onwards";
 import { OneOf } from "./OneOf";
 import { TextOnLines } from "../../ink/TextOnLines";
 
@@ -46,7 +47,8 @@ function Both({ own, other }: { own: Letter; other: Letter }) {
   ];
   const playback = usePlayback(Math.max(...timelines.map(({ total_s }) => total_s)));
   const { playing, replay } = playback;
-  useShortcuts({ " ": replay, r: replay });
+  useGoesOn(replay);
+  useShortcuts({ r: replay });
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="grid min-h-0 flex-1 grid-cols-2 gap-5">

@@ -13,6 +13,7 @@ import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { useGoesOn } from "../onwards";
 import { OneOf } from "./OneOf";
 
 const SLOW = 0.35;
@@ -50,8 +51,8 @@ function Arm({ letter }: { letter: Letter }) {
     playback.jump(0);
     setCount(COUNT);
   };
+  useGoesOn(begin);
   useShortcuts({
-    " ": begin,
     m: () => {
       setMirrored(!mirrored);
     },

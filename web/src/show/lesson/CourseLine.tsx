@@ -1,6 +1,6 @@
 /** The whole lesson in a line: what is done, where the board is, what comes. Each stop is pressed to go there. */
 import type { LessonOut as Lesson } from "../../api/schema";
-import { groupsOf, titleOf } from "./course";
+import { groupsOf } from "./course";
 
 export function CourseLine({
   lesson,
@@ -37,8 +37,8 @@ export function CourseLine({
                   key={place}
                   type="button"
                   aria-current={place === at ? "step" : undefined}
-                  aria-label={titleOf(lesson, place)}
-                  title={titleOf(lesson, place)}
+                  aria-label={lesson.course[place]?.name}
+                  title={lesson.course[place]?.name}
                   onClick={() => {
                     onGo(place);
                   }}

@@ -6,7 +6,7 @@ import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { THIS_SCREEN } from "../../api/roomQueries";
 import type { LessonOut } from "../../api/schema";
 import { happens } from "../../test/events";
-import { courseOf, L_DRAWING, lesson, step, today } from "../../test/samples";
+import { L_DRAWING, courseOf, lesson, step, stop, today } from "../../test/samples";
 import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
 import { LessonBoard } from "./LessonBoard";
@@ -78,9 +78,9 @@ test("when every step is skipped it says so", async () => {
 });
 
 test("M shows the step another way, and the next step begins by showing", async () => {
-  const memory = step("look_back", { showings: ["memory", "shown"], copy_text: "" });
-  const first = step("settle", { showings: ["shown", "memory"] });
-  const { user } = board(lesson({ steps: [first, memory] }));
+  const first = stop("settle", { showings: ["shown", "memory"] });
+  const memory = stop("look_back", { showings: ["memory", "shown"], text: "" });
+  const { user } = board(lesson({ course: [first, memory] }));
   await title();
   expect(screen.getByRole("radio", { name: "Show" })).toBeChecked();
   await user.keyboard("m");
@@ -126,7 +126,11 @@ test("the time of a step fills without a sound, and is over when it is over", ()
 });
 
 const round = (part: string) =>
-  courseOf([step("show"), step("own")], [part]).map((stop) => ({ ...stop, part }));
+  courseOf([step("show"), step("own")], [part]).map((one) => ({
+    ...one,
+    part,
+    name: `${one.title}: ${part}`,
+  }));
 
 test("of several letters the letter steps come round, and the place is kept with its letter", async () => {
   const steps = [step("show"), step("own"), step("close")];

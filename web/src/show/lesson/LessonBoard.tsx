@@ -6,14 +6,14 @@ import { Eye, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import type { LessonOut as Lesson, Showing, StepKind } from "../../api/schema";
-import { useCloseLesson, useGoTo } from "../../api/lessonQueries";
-import { THIS_SCREEN, useLive } from "../../api/roomQueries";
+import type { LessonOut as Lesson, Showing } from "../../api/schema";
+import { useCloseLesson } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
 import { Empty, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
+import { goOnWithin } from "../onwards";
 import { useLessonChannel } from "./channel";
 import { CoverContext } from "./covered";
 import { SHOWING_NAMES, showingAfter } from "./showings";
@@ -22,12 +22,7 @@ import { StepView } from "./StepView";
 import { FoundLesson } from "./FoundLesson";
 import { JoinPanel } from "./JoinPanel";
 import { CourseLine } from "./CourseLine";
-import { placeOf, titleOf } from "./course";
-
-/** What goes on within a step is that step's own; it listens for the space bar. */
-function goOnWithin() {
-  window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
-}
+import { usePlace } from "./usePlace";
 
 export function LessonBoard() {
   return <FoundLesson>{(lesson) => <Run key={lesson.id} lesson={lesson} />}</FoundLesson>;
@@ -37,32 +32,11 @@ function Run({ lesson }: { lesson: Lesson }) {
   const board = useRef<HTMLElement>(null);
   const [inside, setInside] = useState<HTMLElement | null>(null); // what stands over a full board
   const navigate = useNavigate();
-  const goTo = useGoTo(lesson.id);
   const close = useCloseLesson();
-  const { course } = lesson;
-  const [at, setAt] = useState(() => placeOf(lesson));
-  const stop = course[at];
-  const step = lesson.steps.find(({ kind }) => kind === stop?.kind);
-  // Every step begins by showing; a way that was chosen is that step's own.
-  const [chosen, setChosen] = useState<{ kind: StepKind; showing: Showing } | null>(null);
-  const showing = chosen && chosen.kind === step?.kind ? chosen.showing : "shown";
-  const go = (to: number) => {
-    const there = course[to];
-    if (!there || to === at) return;
-    setAt(to);
-    setChosen(null);
-    goTo.mutate({
-      params: { path: { lesson_id: lesson.id } },
-      body: {
-        at: there.kind,
-        by: THIS_SCREEN,
-        ...(there.part === null ? {} : { part: there.part }),
-      },
-    });
-  };
-  const turn = (by: 1 | -1) => {
-    go(at + by);
-  };
+  const { at, stop, go, turn, error } = usePlace(lesson, goOnWithin);
+  // Every step begins by showing; a way that was chosen is that stop's own.
+  const [chosen, setChosen] = useState<{ at: number; showing: Showing } | null>(null);
+  const showing = chosen?.at === at ? chosen.showing : "shown";
   const [covered, setCovered] = useState<string | null>(null);
   const say = useLessonChannel(lesson.id, (said, answer) => {
     if (said.from !== "teacher") return;
@@ -70,18 +44,6 @@ function Run({ lesson }: { lesson: Lesson }) {
     if (said.ask === "next") turn(1);
     if (said.ask === "back") turn(-1);
     if (said.ask === "onwards") goOnWithin();
-  });
-  useLive({
-    onPlace: (place) => {
-      if (place.lesson !== lesson.id) return;
-      const there = placeOf({ ...lesson, at: place.step, part: place.part });
-      if (there === at) return;
-      setAt(there);
-      setChosen(null);
-    },
-    onOnwards: (place) => {
-      if (place.lesson === lesson.id) goOnWithin();
-    },
   });
   useEffect(() => {
     say({ from: "board", at, covered });
@@ -106,17 +68,16 @@ function Run({ lesson }: { lesson: Lesson }) {
     },
     f: toggleFull,
     t: toMyScreen,
-    ...(step && step.showings.length > 1
+    ...(stop && stop.showings.length > 1
       ? {
           m: () => {
-            setChosen({ kind: step.kind, showing: showingAfter(step.showings, showing) });
+            setChosen({ at, showing: showingAfter(stop.showings, showing) });
           },
         }
       : {}),
   });
-  const last = at === course.length - 1;
-  const titleAt = (place: number) => titleOf(lesson, place);
-  if (!step || !stop) return <Empty>Every step of this lesson is skipped.</Empty>;
+  const last = at === lesson.course.length - 1;
+  if (!stop) return <Empty>Every step of this lesson is skipped.</Empty>;
   return (
     <section
       ref={(section) => {
@@ -127,16 +88,16 @@ function Run({ lesson }: { lesson: Lesson }) {
       className="flex h-[calc(100dvh-4rem)] min-h-[30rem] flex-col gap-3 bg-paper px-5 py-3 md:h-[calc(100dvh-2.75rem)] md:min-h-0 full:h-full full:p-6"
     >
       <header className="flex flex-wrap items-center gap-4">
-        <h1 className="text-xl font-bold big:text-[2.5rem]">{titleAt(at)}</h1>
-        {step.note !== "" && <p className="text-lg text-soft">{step.note}</p>}
+        <h1 className="text-xl font-bold big:text-[2.5rem]">{stop.name}</h1>
+        {stop.note !== "" && <p className="text-lg text-soft">{stop.note}</p>}
         <span className="flex-1" />
-        {step.showings.length > 1 && (
+        {stop.showings.length > 1 && (
           <Choice
             label="How it is shown"
             value={showing}
-            options={step.showings.map((one) => ({ value: one, label: SHOWING_NAMES[one] }))}
+            options={stop.showings.map((one) => ({ value: one, label: SHOWING_NAMES[one] }))}
             onChange={(one) => {
-              setChosen({ kind: step.kind, showing: one });
+              setChosen({ at, showing: one });
             }}
           />
         )}
@@ -161,7 +122,6 @@ function Run({ lesson }: { lesson: Lesson }) {
           <StepView
             key={`${String(at)} ${showing}`}
             lesson={lesson}
-            step={step}
             stop={stop}
             showing={showing}
           />
@@ -197,12 +157,12 @@ function Run({ lesson }: { lesson: Lesson }) {
               turn(1);
             }}
           >
-            {titleAt(at + 1)} <ChevronRight aria-hidden size={20} />
+            {lesson.course[at + 1]?.name} <ChevronRight aria-hidden size={20} />
           </Button>
         )}
       </footer>
       {close.isError && <ProblemNote error={close.error} />}
-      {goTo.isError && <ProblemNote error={goTo.error} />}
+      {error && <ProblemNote error={error} />}
     </section>
   );
 }

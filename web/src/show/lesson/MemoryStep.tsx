@@ -13,8 +13,8 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Prompt } from "../../ui/Prompt";
 import { SmallLetter } from "../../ui/SmallLetter";
-import { Empty } from "../../ui/states";
-import { useShortcuts } from "../../ui/useShortcuts";
+import { Empty, Failed } from "../../ui/states";
+import { useGoesOn } from "../onwards";
 import { useCovered } from "./covered";
 import { DrawnPart } from "./DrawnPart";
 
@@ -51,7 +51,7 @@ export function MemoryStep({ parts }: { parts: string[] }) {
       setStage("asked");
     }
   };
-  useShortcuts({ " ": goOn });
+  useGoesOn(goOn);
   useCovered(stage === "shown" ? null : (part ?? null));
   if (part === undefined) return <Empty>There is no earlier letter to remember yet.</Empty>;
   return (
@@ -120,7 +120,14 @@ function FamilyCue({ letter }: { letter: string }) {
   const page = useLetterPage(letter);
   if (page.isPending) return null;
   const family = page.data?.family;
-  if (!family) return <SoundCue text={letter} />; // of no family, or it could not be fetched: the sound will do
+  if (!family) {
+    return (
+      <>
+        <Failed of={[page]} />
+        <SoundCue text={letter} />
+      </>
+    );
+  }
   return (
     <>
       <p className="text-center text-[2.5rem] leading-tight font-bold big:text-[4.5rem]">

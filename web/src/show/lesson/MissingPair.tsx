@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useMissingPairs } from "../../api/wordQueries";
 import { Button } from "../../ui/Button";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
-import { useShortcuts } from "../../ui/useShortcuts";
+import { useGoesOn } from "../onwards";
 import { PairGap } from "../../ui/PairGap";
 
 export function MissingPair({ told }: { told: readonly string[] }) {
@@ -20,7 +20,7 @@ export function MissingPair({ told }: { told: readonly string[] }) {
       setUncovered(0);
     }
   };
-  useShortcuts({ " ": goOn });
+  useGoesOn(goOn);
   if (puzzles.isPending) return <Loading what="the puzzles" />;
   if (puzzles.isError) return <ProblemNote error={puzzles.error} />;
   if (!puzzle)

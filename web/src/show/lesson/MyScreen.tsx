@@ -13,7 +13,6 @@ import { SoundWord } from "../../ui/SoundWord";
 import { Empty } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { type OnBoard, useLessonChannel } from "./channel";
-import { titleOf } from "./course";
 import { FoundLesson } from "./FoundLesson";
 import { StepTime } from "./StepTime";
 
@@ -42,7 +41,6 @@ function Mine({ lesson }: { lesson: Lesson }) {
     );
   }
   const stop = lesson.course[board.at];
-  const step = lesson.steps.find(({ kind }) => kind === stop?.kind);
   const covered = lesson.sounds.find(({ text }) => text === board.covered);
   return (
     <section
@@ -50,7 +48,7 @@ function Mine({ lesson }: { lesson: Lesson }) {
       className="mx-auto flex w-full max-w-xl flex-1 flex-col gap-4 px-5 py-4"
     >
       <header className="flex flex-wrap items-center gap-3">
-        <h1 className="flex-1 text-2xl font-bold">{titleOf(lesson, board.at)}</h1>
+        <h1 className="flex-1 text-2xl font-bold">{stop?.name}</h1>
         {stop && <StepTime key={board.at} minutes={stop.minutes} />}
       </header>
       {board.covered !== null && (
@@ -67,13 +65,13 @@ function Mine({ lesson }: { lesson: Lesson }) {
         </div>
       )}
       <ul className="flex flex-col gap-1 text-lg">
-        {step?.prompts.map((prompt) => (
-          <li key={prompt} className="border-l-4 border-rule pl-3">
-            {prompt}
+        {stop?.told.map((told) => (
+          <li key={told} className="border-l-4 border-rule pl-3">
+            {told}
           </li>
         ))}
       </ul>
-      {step && step.note !== "" && <p className="text-lg">Your note: {step.note}</p>}
+      {stop && stop.note !== "" && <p className="text-lg">Your note: {stop.note}</p>}
       <p className="text-soft">{lesson.aim}</p>
       <span className="flex-1" />
       <div className="grid grid-cols-2 gap-3">
@@ -89,7 +87,7 @@ function Mine({ lesson }: { lesson: Lesson }) {
           disabled={board.at === lesson.course.length - 1}
           onClick={ask("next")}
         >
-          {titleOf(lesson, board.at + 1) || "The end"} <ChevronRight aria-hidden size={20} />
+          {lesson.course[board.at + 1]?.name ?? "The end"} <ChevronRight aria-hidden size={20} />
         </Button>
       </div>
     </section>

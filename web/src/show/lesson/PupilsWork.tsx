@@ -2,7 +2,7 @@
  * Steps in which the children work: what is meant is shown, large, on the class's lines (the row they
  * are to write, a ringed letter, a starting dot, the sheet), and under it what to do, in few words.
  */
-import type { LetterDrawing as Letter, LessonStep } from "../../api/schema";
+import type { LetterDrawing as Letter, StopOut as Stop } from "../../api/schema";
 import { boxOf, lineAt, type Box } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { ringOf } from "../../ink/ring";
@@ -13,25 +13,25 @@ import { OneOf } from "./OneOf";
 
 type Kind = "own" | "best" | "close" | "home";
 
-export function PupilsWork({ step, parts }: { step: LessonStep; parts: string[] }) {
-  const kind = step.kind as Kind;
+export function PupilsWork({ stop }: { stop: Stop }) {
+  const kind = stop.kind as Kind;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-4">
-      <OneOf parts={parts}>
+      <OneOf parts={stop.about}>
         {(part) => (
           <DrawnPart part={part}>
-            {(drawing) => <Lines rows={ROWS[kind]} letter={drawing} label={step.title} />}
+            {(drawing) => <Lines rows={ROWS[kind]} letter={drawing} label={stop.title} />}
           </DrawnPart>
         )}
       </OneOf>
       <ol className="mx-auto grid w-full max-w-[110rem] auto-cols-fr gap-x-10 gap-y-2 lg:grid-flow-col">
-        {step.prompts.map((prompt, at) => (
+        {stop.told.map((told, at) => (
           <li
-            key={prompt}
+            key={told}
             className="flex items-baseline justify-center gap-3 text-2xl leading-tight big:text-[2.75rem]"
           >
             <span className="text-[0.7em] font-bold text-rule-deep">{at + 1}</span>
-            {prompt}
+            {told}
           </li>
         ))}
       </ol>

@@ -3,19 +3,18 @@
  * she should see is here, and who needs a look.
  */
 import { ChevronLeft, ChevronRight, Eye, Play } from "lucide-react";
-import { useState } from "react";
 import { Link } from "react-router";
 
-import { useGoTo, useToday } from "../../api/lessonQueries";
+import { useToday } from "../../api/lessonQueries";
 import { useLetterPage } from "../../api/queries";
-import { THIS_SCREEN, useCall, useLive, useOnwards, useRoom } from "../../api/roomQueries";
+import { useCall, useOnwards, useRoom } from "../../api/roomQueries";
 import type { LessonOut as Lesson, StopOut as Stop } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { nameOf } from "../../ui/lessonName";
 import { SoundWord } from "../../ui/SoundWord";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { Tile } from "../../ui/Tile";
-import { placeOf, titleOf } from "./course";
+import { usePlace } from "./usePlace";
 
 export function Remote() {
   const today = useToday();
@@ -37,55 +36,30 @@ export function Remote() {
 }
 
 function InHand({ lesson }: { lesson: Lesson }) {
-  const [at, setAt] = useState(() => placeOf(lesson));
-  const goTo = useGoTo(lesson.id);
+  const { at, stop, turn, error } = usePlace(lesson);
   const onwards = useOnwards();
   const call = useCall();
-  useLive({
-    onPlace: (place) => {
-      if (place.lesson === lesson.id)
-        setAt(placeOf({ ...lesson, at: place.step, part: place.part }));
-    },
-  });
-  const stop = lesson.course[at];
-  const step = lesson.steps.find(({ kind }) => kind === stop?.kind);
-  const turn = (by: 1 | -1) => {
-    const there = lesson.course[at + by];
-    if (!there) return;
-    setAt(at + by);
-    goTo.mutate({
-      params: { path: { lesson_id: lesson.id } },
-      body: {
-        at: there.kind,
-        by: THIS_SCREEN,
-        ...(there.part === null ? {} : { part: there.part }),
-      },
-    });
-  };
-  const problem = goTo.error ?? onwards.error ?? call.error;
+  const problem = error ?? onwards.error ?? call.error;
   return (
     <section
       aria-label={`In your hand: ${nameOf(lesson)}`}
       className="mx-auto flex w-full max-w-xl flex-1 flex-col gap-3 px-4 py-3"
     >
       <header>
-        <h1 className="text-2xl font-bold">{titleOf(lesson, at)}</h1>
+        <h1 className="text-2xl font-bold">{stop?.name}</h1>
         <p className="text-soft">
           {at + 1} of {lesson.course.length}
         </p>
       </header>
       {problem ? <ProblemNote error={problem} /> : null}
       <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto">
-        {stop?.kind === "words" ? <Dictated lesson={lesson} /> : null}
-        {stop?.kind === "sentence" && lesson.sentence.text !== "" ? (
-          <p className="border-l-4 border-rule-deep pl-3 text-2xl">{lesson.sentence.text}</p>
-        ) : null}
+        {stop ? <ForHer stop={stop} lesson={lesson} /> : null}
         {stop ? <Phrases stop={stop} /> : null}
-        {step && step.note !== "" ? <p className="text-lg">Your note: {step.note}</p> : null}
+        {stop && stop.note !== "" ? <p className="text-lg">Your note: {stop.note}</p> : null}
         <ul className="flex flex-col gap-1">
-          {step?.prompts.map((prompt) => (
-            <li key={prompt} className="border-l-4 border-rule pl-3">
-              {prompt}
+          {stop?.told.map((told) => (
+            <li key={told} className="border-l-4 border-rule pl-3">
+              {told}
             </li>
           ))}
         </ul>
@@ -133,27 +107,33 @@ function InHand({ lesson }: { lesson: Lesson }) {
             turn(1);
           }}
         >
-          {titleOf(lesson, at + 1) || "The end"} <ChevronRight aria-hidden size={22} />
+          {lesson.course[at + 1]?.name ?? "The end"} <ChevronRight aria-hidden size={22} />
         </Button>
       </footer>
     </section>
   );
 }
 
-/** The words to say: the class does not see them until it has written them. */
-function Dictated({ lesson }: { lesson: Lesson }) {
+/** What to say: the class does not see it until it has written it. */
+function ForHer({ stop, lesson }: { stop: Stop; lesson: Lesson }) {
+  if (stop.for_her.length === 0) return null;
   return (
     <div className="rounded-lg border-2 border-rule-deep bg-leaf px-4 py-3">
       <p className="text-sm text-soft">To dictate; only you see this:</p>
       <ul className="flex flex-col gap-1 text-2xl">
-        {lesson.sounds.map((word) => (
-          <li key={word.text} className="flex items-baseline justify-between gap-3">
-            <SoundWord word={word} />
-            <span className="text-sm text-soft">
-              {word.graphemes.length} sounds{word.tricky ? ", tricky" : ""}
-            </span>
-          </li>
-        ))}
+        {stop.for_her.map((text) => {
+          const word = lesson.sounds.find((one) => one.text === text);
+          return (
+            <li key={text} className="flex items-baseline justify-between gap-3">
+              {word ? <SoundWord word={word} /> : text}
+              {word ? (
+                <span className="text-sm text-soft">
+                  {word.graphemes.length} sounds{word.tricky ? ", tricky" : ""}
+                </span>
+              ) : null}
+            </li>
+          );
+        })}
       </ul>
     </div>
   );

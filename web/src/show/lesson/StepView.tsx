@@ -1,5 +1,5 @@
 /** What the board shows in a step. */
-import type { LessonOut as Lesson, LessonStep, Showing, StopOut as Stop } from "../../api/schema";
+import type { LessonOut as Lesson, Showing, StopOut as Stop } from "../../api/schema";
 import { BesideStep, BesideText } from "./BesideStep";
 import { BigArm } from "./BigArm";
 import { FamilyStep } from "./FamilyStep";
@@ -16,58 +16,56 @@ import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";
 
 /** Steps that are about a line of text, and not about letters one by one. */
-const TEXTS: readonly LessonStep["kind"][] = ["date", "look_back", "words", "sentence"];
+const TEXTS: readonly Stop["kind"][] = ["date", "look_back", "words", "sentence"];
 
 export function StepView({
   lesson,
-  step,
   stop,
   showing,
 }: {
   lesson: Lesson;
-  step: LessonStep;
   /** Where the lesson has come to: of a step that comes round, with which letter. */
   stop: Stop;
   showing: Showing;
 }) {
   switch (showing) {
     case "shown":
-      return <Shown lesson={lesson} step={step} stop={stop} />;
+      return <Shown lesson={lesson} stop={stop} />;
     case "turns":
       return <TurnsStep parts={stop.parts} />;
     case "beside":
-      return TEXTS.includes(step.kind) ? (
-        <BesideText text={stop.copy_text} />
+      return TEXTS.includes(stop.kind) ? (
+        <BesideText text={stop.text} />
       ) : (
         <BesideStep parts={stop.parts} />
       );
     case "memory":
-      return <MemoryStep parts={step.kind === "show" ? stop.parts : lesson.look_back} />;
+      return <MemoryStep parts={stop.kind === "show" ? stop.parts : lesson.look_back} />;
     case "pairs":
-      return <MissingPair told={step.prompts} />;
+      return <MissingPair told={stop.told} />;
     case "write":
       return (
         <WriteHere
           lesson={lesson.id}
-          kind={step.kind}
+          kind={stop.kind}
           part={stop.part}
-          rows={step.rows}
-          copy={stop.copy_text}
+          rows={stop.rows}
+          copy={stop.text}
         />
       );
   }
 }
 
-function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop: Stop }) {
-  switch (step.kind) {
+function Shown({ lesson, stop }: { lesson: Lesson; stop: Stop }) {
+  switch (stop.kind) {
     case "settle":
       return <Settle />;
     case "date":
     case "look_back":
       return (
         <>
-          <TextOnLines text={step.copy_text} />
-          <Told prompts={step.prompts} />
+          <TextOnLines text={stop.text} />
+          <Told told={stop.told} />
         </>
       );
     case "family":
@@ -79,15 +77,15 @@ function Shown({ lesson, step, stop }: { lesson: Lesson; step: LessonStep; stop:
     case "big":
       return <BigArm letters={stop.letters} />;
     case "words":
-      return <WordsStep words={lesson.sounds} told={step.prompts} />;
+      return <WordsStep words={lesson.sounds} told={stop.told} />;
     case "sentence":
-      return <TextOnLines text={step.copy_text} counted />;
+      return <TextOnLines text={stop.text} counted />;
     case "free":
-      return <FreeWriting lesson={lesson} step={step} />;
+      return <FreeWriting lesson={lesson} stop={stop} />;
     case "own":
     case "best":
     case "close":
     case "home":
-      return <PupilsWork step={step} parts={stop.about} />;
+      return <PupilsWork stop={stop} />;
   }
 }

@@ -9,7 +9,7 @@ import { LetterModel } from "../../ink/LetterModel";
 import { currentPiece, letterTimeline } from "../../ink/timeline";
 import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
-import { useShortcuts } from "../../ui/useShortcuts";
+import { useGoesOn } from "../onwards";
 import { DrawnPart } from "./DrawnPart";
 import { OneOf } from "./OneOf";
 
@@ -50,7 +50,7 @@ function Turns({ letter }: { letter: Letter }) {
     else if (turn < TURNS) mine(turn + 1);
     else setWhose("nobody");
   };
-  useShortcuts({ " ": onwards });
+  useGoesOn(onwards);
   const words = letter.strokes.flat()[currentPiece(timeline, playback.time_s)]?.words;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">

@@ -8,7 +8,7 @@ import type { WordOut as Word } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Empty } from "../../ui/states";
-import { useShortcuts } from "../../ui/useShortcuts";
+import { useGoesOn } from "../onwards";
 import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
 import { TextOnLines } from "../../ink/TextOnLines";
@@ -63,7 +63,7 @@ function OneWord({
     if (!written) setGone(gone + 1);
     else onNext?.();
   };
-  useShortcuts({ " ": onwards });
+  useGoesOn(onwards);
   useCovered(lettered ? null : word.text);
   const label = written
     ? "Next word"

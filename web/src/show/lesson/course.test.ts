@@ -2,7 +2,7 @@
 import { expect, test } from "vitest";
 
 import { courseOf, lesson, step } from "../../test/samples";
-import { groupsOf, placeOf, titleOf } from "./course";
+import { groupsOf, placeOf } from "./course";
 
 const STEPS = [step("settle"), step("show"), step("own"), step("close")];
 const of = (kinds: ("show" | "own")[], part: string) =>
@@ -53,5 +53,4 @@ test("the board is found again by step and letter, else by step, else at the beg
   expect(placeOf({ ...BY_LETTER, at: "own", part: "m" })).toBe(4);
   expect(placeOf({ ...BY_LETTER, at: "own", part: "r" })).toBe(2);
   expect(placeOf({ ...BY_LETTER, at: "words", part: null })).toBe(0);
-  expect(titleOf(BY_LETTER, 3)).toBe("The show step: m");
 });

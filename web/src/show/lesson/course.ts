@@ -1,13 +1,6 @@
 /** A lesson's course by name: what its stops are called, and which one the board was left at. */
 import type { LessonOut as Lesson } from "../../api/schema";
 
-/** A step that has come round to a letter is called by both. */
-export function titleOf({ course, steps }: Pick<Lesson, "course" | "steps">, place: number) {
-  const stop = course[place];
-  const title = steps.find(({ kind }) => kind === stop?.kind)?.title ?? "";
-  return stop?.part ? `${title}: ${stop.part}` : title;
-}
-
 /** Where the board was left; the beginning, if it was nowhere or that stop is not there any more. */
 export function placeOf({ course, at, part }: Pick<Lesson, "course" | "at" | "part">): number {
   const exact = course.findIndex((stop) => stop.kind === at && stop.part === part);
@@ -24,9 +17,9 @@ export interface Group {
  * The course in groups, for a line of it that can be read: all stops of a letter that is done before
  * the next, or all letters that a step comes round to; any other stop is a group of its own.
  */
-export function groupsOf(lesson: Pick<Lesson, "course" | "steps" | "rounds">): Group[] {
+export function groupsOf(lesson: Pick<Lesson, "course" | "rounds">): Group[] {
   const groups: (Group & { key: string })[] = [];
-  lesson.course.forEach(({ kind, part }, place) => {
+  lesson.course.forEach(({ kind, part, title }, place) => {
     const byLetter = lesson.rounds === "by_letter";
     const key = part === null ? `at ${String(place)}` : byLetter ? part : kind;
     const last = groups.at(-1);
@@ -34,7 +27,6 @@ export function groupsOf(lesson: Pick<Lesson, "course" | "steps" | "rounds">): G
       last.places.push(place);
       return;
     }
-    const title = lesson.steps.find((step) => step.kind === kind)?.title ?? "";
     groups.push({ key, name: part !== null && byLetter ? part : title, places: [place] });
   });
   return groups;

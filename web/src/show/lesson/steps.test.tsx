@@ -2,7 +2,7 @@
 import { act, screen } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-import { CLASSROOM, L_DRAWING, step, word } from "../../test/samples";
+import { CLASSROOM, L_DRAWING, stop, word } from "../../test/samples";
 import { strokeDown } from "../../test/pen";
 import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
@@ -78,7 +78,7 @@ test.each([
   ["close", { traced: 0, starts: 1, inked: 1, marks: 0 }],
   ["home", { traced: 7, starts: 15, inked: 1, marks: 0 }],
 ] as const)("%s: its row shows how much help there is, and where it ends", async (kind, shown) => {
-  putUp(<PupilsWork step={step(kind, { prompts: ["Sit", "Write"] })} parts={["l"]} />);
+  putUp(<PupilsWork stop={stop(kind, { told: ["Sit", "Write"] })} />);
   const row = await screen.findByRole("img", { name: `The ${kind} step: l` });
   const count = (marks: string) => row.querySelectorAll(marks).length;
   expect({

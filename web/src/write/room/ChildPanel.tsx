@@ -7,6 +7,7 @@ import type { ChildOut, RulingLine as Line } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 import { Tile } from "../../ui/Tile";
+import { Unjudged } from "../../ui/Unjudged";
 import { DIMENSIONS, VerdictMark } from "../../ui/VerdictMark";
 import { GoingMark } from "./GoingMark";
 import { WorkPicture } from "./WorkPicture";
@@ -66,6 +67,7 @@ export function ChildPanel({
               </span>
             ))}
           </p>
+          {last.judged ? null : <Unjudged />}
           {last.say ? <p>{last.say}</p> : null}
           <Link
             to={last.attempt_id === null ? "/check/text" : `/check/${last.letter}`}

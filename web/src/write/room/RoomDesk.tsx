@@ -13,6 +13,7 @@ import { ChildPanel } from "./ChildPanel";
 import { chosen, type Filter, FILTERS } from "./filter";
 import { LessonPanel } from "./LessonPanel";
 import { PadsPanel } from "./PadsPanel";
+import { SetAsidePanel } from "./SetAsidePanel";
 
 export function RoomDesk() {
   const room = useRoom();
@@ -110,7 +111,8 @@ function Room({ room }: { room: RoomOut }) {
           />
         ) : null}
         {open ? <LessonPanel open={open} all={room.lessons} onChoose={setLesson} /> : <NoLesson />}
-        <PadsPanel pads={pads} lesson={open?.lesson ?? null} />
+        <PadsPanel pads={pads} open={open} />
+        {room.set_aside.length > 0 ? <SetAsidePanel setAside={room.set_aside} /> : null}
       </aside>
     </section>
   );

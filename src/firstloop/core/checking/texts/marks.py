@@ -46,6 +46,8 @@ def set_aside(traces: Traces) -> SetAside:
         return SetAside((), traces)
     writing = tuple(trace for trace in traces if trace.at not in gone)
     struck, rest = _without_struck_words(writing)
+    if not rest:  # what is struck out is written again: else nothing was struck out
+        return SetAside(tuple(marks), writing)
     return SetAside(tuple(marks), rest, struck)
 
 

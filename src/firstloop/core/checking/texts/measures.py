@@ -165,7 +165,7 @@ def sizes(stood: Sequence[Stood]) -> Iterator[TextMeasure]:
         for one in alike:
             others = median(other.height for other in alike if other is not one)
             # Of two that differ it is the one further from its lines that is odd.
-            odd = abs(np.log(one.height / usual)) if len(alike) == 2 else 0.0
+            odd = abs(np.log(max(one.height, 0.05) / usual)) if len(alike) == 2 else 0.0
             ratio = one.height / max(others, 0.05)
             ratios.append((abs(np.log(max(ratio, 0.05))) + odd, ratio - 1.0, one))
         _, value, one = max(ratios, key=lambda each: each[0])

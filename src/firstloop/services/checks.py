@@ -1,0 +1,41 @@
+"""Asking the checker, for ink that is to be kept whatever it answers: where it fails, that is said,
+and a later version is asked again."""
+
+import logging
+
+from firstloop.core.checking.check import check
+from firstloop.core.checking.findings import TextResult
+from firstloop.core.checking.texts.check import check_text
+from firstloop.core.errors import FirstLoopError
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.task import Task
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
+from firstloop.store.records import Checked
+
+LOG = logging.getLogger(__name__)
+FAILED = "%s could not be judged; it is kept, and a later version will be asked"
+
+
+def letter_checked(ink: Ink, task: Task, style: Style, ruling: Ruling) -> Checked:
+    """What the check says of a letter, or that it failed. Raises InkError for what is no letter and
+    UnknownLetterError for what the hand has not."""
+    try:
+        return Checked.of(check(ink, task, style, ruling))
+    except FirstLoopError:
+        raise
+    except Exception:  # whatever it is: a child's ink is not to be lost over it
+        LOG.exception(FAILED, task)
+        return Checked.unjudged()
+
+
+def text_checked(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult | None:
+    """What the check says of a text; None where it failed. Raises InkError, UnknownLetterError, and
+    UncheckedError for a text that the check does not look at."""
+    try:
+        return check_text(ink, task, style, ruling)
+    except FirstLoopError:
+        raise
+    except Exception:
+        LOG.exception(FAILED, task)
+        return None
