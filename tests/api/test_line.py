@@ -43,6 +43,22 @@ def test_a_line_has_so_many_places_and_so_many_of_one() -> None:
         pass
 
 
+def test_a_line_may_rest_as_long_as_it_worked() -> None:
+    line, begun, worked = Line(longest=10, of_one=9, rest=2.0), list[float](), list[float]()
+
+    def work() -> None:
+        begun.append(monotonic())
+        threading.Event().wait(0.05)
+        worked.append(monotonic() - begun[-1])
+
+    async def all_of_it() -> None:
+        await asyncio.gather(*(line.run("a stranger", work) for _ in range(3)))
+
+    asyncio.run(all_of_it())
+    for at in (1, 2):
+        assert begun[at] - begun[at - 1] >= 3.0 * worked[at - 1]
+
+
 def test_who_sends_far_too_much_waits_until_a_pen_could_have_written_it() -> None:
     now = [0.0]
     pace = Pace(a_second=20, at_once=100, clock=lambda: now[0])

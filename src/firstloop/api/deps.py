@@ -2,7 +2,7 @@
 time."""
 
 import ipaddress
-from collections.abc import Iterator
+from collections.abc import AsyncIterator, Iterator
 from datetime import UTC, datetime
 from typing import Annotated
 
@@ -70,7 +70,7 @@ async def _record(request: Request) -> Database:
     return database
 
 
-# Asked of no thread: neither waits for anything.
+# What waits for nothing is asked of no thread: to change to one and back takes as long as a query.
 Record = Annotated[Database, Depends(_record)]
 
 
@@ -108,12 +108,13 @@ async def _now() -> datetime:
 Now = Annotated[datetime, Depends(_now)]
 
 
-def _session(record: Record) -> Iterator[Session]:
+async def _session(record: Record) -> AsyncIterator[Session]:
     with record.session() as session:
         yield session
 
 
-# The session ends with the handler, before the answer leaves: what is answered is committed.
+# The session ends with the handler, before the answer leaves: what is answered is committed. No
+# thread is asked for it: it opens when something is read, and who reads waits for nobody.
 Db = Annotated[Session, Depends(_session, scope="function")]
 
 _cookie = APIKeyCookie(name=COOKIE, auto_error=False, scheme_name="signed in")
@@ -145,7 +146,7 @@ def signed_in(request: Request, record: Record, token: Token, now: Now) -> Signe
     return accounts.signed_in(record, token, now, is_here=sits_here(request))
 
 
-def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed:
+async def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed:
     """Who is signed in; raises NotSignedInError."""
     if found is None:
         raise NotSignedInError("sign in with your name and password")
@@ -190,7 +191,7 @@ def pad_known(record: Record, heard: HeardOf, token: PadToken) -> InLesson:
 PadLate = Annotated[InLesson, Depends(pad_known)]
 
 
-def _pad_in(found: PadLate, now: Now) -> InLesson:
+async def _pad_in(found: PadLate, now: Now) -> InLesson:
     pads.require_open(found, now)
     return found
 
@@ -215,7 +216,7 @@ ClassShown = Annotated[
 ]
 
 
-def for_the_class_shown(request: Request, teacher: Teacher, shown: ClassShown = None) -> None:
+async def for_the_class_shown(request: Request, teacher: Teacher, shown: ClassShown = None) -> None:
     """Lets nothing be changed in another class than the one that the page shows. Raises
     AnotherClassOpenError, and UnnamedClassError for what is only done to a class that is named."""
     if request.method in READING:
@@ -229,7 +230,7 @@ def for_the_class_shown(request: Request, teacher: Teacher, shown: ClassShown = 
         raise UnnamedClassError(f'say which class is meant, by its id, in "{CLASS_SHOWN}"')
 
 
-def for_its_teacher(request: Request, teacher: Teacher) -> None:
+async def for_its_teacher(request: Request, teacher: Teacher) -> None:
     """Lets a helper do what helpers may; raises NotHersError for the rest."""
     if teacher.role is not Role.HELPER or request.method in READING:
         return

@@ -8,7 +8,7 @@ from math import ceil
 from time import monotonic
 from typing import TypeVar
 
-from anyio import CapacityLimiter
+from anyio import CapacityLimiter, sleep
 from anyio.to_thread import run_sync
 
 from firstloop.core.errors import FirstLoopError
@@ -57,13 +57,16 @@ class Pace:
 
 class Line:
     """One line, of which one piece of work is done at a time, in a thread of its own; beside it
-    another for what is far larger than usual. How many may be in it, and how many of them one and
-    the same may have there."""
+    another for what is far larger than usual. How many may be in it, how many of them one and the
+    same may have there, and how long it rests after each piece, by how long that took: the machine
+    is for others meanwhile."""
 
-    def __init__(self, *, longest: int, of_one: int) -> None:
+    def __init__(self, *, longest: int, of_one: int, rest: float = 0.0) -> None:
         self._usual, self._large = CapacityLimiter(1), CapacityLimiter(1)
+        self._threads = CapacityLimiter(2)
         self._longest = longest
         self._of_one = of_one
+        self._rest, self._rested_at = rest, 0.0
         self._waiting: Counter[str] = Counter()
 
     @contextmanager
@@ -83,7 +86,14 @@ class Line:
 
     async def do(self, work: Callable[[], T], *, is_large: bool = False) -> T:
         """Does a piece of work of somebody who has a place, when it is its turn."""
-        return await run_sync(work, limiter=self._large if is_large else self._usual)
+        async with self._large if is_large else self._usual:
+            await sleep(max(0.0, self._rested_at - monotonic()))
+            began = monotonic()
+            try:
+                return await run_sync(work, limiter=self._threads)
+            finally:
+                ended = monotonic()
+                self._rested_at = ended + self._rest * (ended - began)
 
     async def run(self, who: str, work: Callable[[], T]) -> T:
         """Takes a place and does a piece of work. Raises OneAtATimeError and LineIsLongError, and
@@ -97,7 +107,7 @@ class Lines:
     keep no teacher waiting; and what pads hand in."""
 
     def __init__(self) -> None:
-        self.strangers = Line(longest=12, of_one=3)
+        self.strangers = Line(longest=12, of_one=3, rest=1.0)
         self.known = Line(longest=12, of_one=3)
         self.handed_in = Line(longest=300, of_one=1)
-        self.large = Pace(a_second=20_000, at_once=3_000_000)
+        self.large = Pace(a_second=20_000, at_once=1_000_000)

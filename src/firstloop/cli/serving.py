@@ -1,6 +1,7 @@
 """`firstloop serve`, and the document of what it answers."""
 
 import argparse
+import gc
 import json
 import socket
 from contextlib import closing
@@ -85,6 +86,7 @@ def _serve(options: argparse.Namespace) -> int:
         if is_teaching(database, datetime.now(UTC)):
             compiled.begin_loading()
         _put_together(app, "/api/write/attempts")
+        gc.freeze()  # what is loaded stays: nobody waits while it is gone through
         _answer_from_now_on(listening, options.host, options.port)
         if tls and where is None:
             print("This machine is on no network just now: pads will not find it", flush=True)

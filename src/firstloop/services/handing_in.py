@@ -1,8 +1,8 @@
 """Handing in: something written is checked and kept, with how the letter stands since. Where the
 check fails the ink is kept all the same, and judged by a later one."""
 
-from dataclasses import replace
-from datetime import datetime
+from dataclasses import dataclass, replace
+from datetime import date, datetime
 
 from firstloop.core.checking.findings import LetterResult, TextResult
 from firstloop.core.errors import UncheckedError
@@ -24,7 +24,7 @@ from firstloop.store import (
     texts,
 )
 from firstloop.store.database import Database, Session
-from firstloop.store.handed_in import Delivery
+from firstloop.store.handed_in import Delivery, KeptAs
 from firstloop.store.happenings import What
 from firstloop.store.records import (
     AttemptRecord,
@@ -33,11 +33,37 @@ from firstloop.store.records import (
     InText,
     NewAttempt,
     NewText,
+    PupilRecord,
     TextRecord,
 )
 
 THINNED = 3
 """Of the even points of a letter in a text every third is kept: 0.06 u apart."""
+
+
+@dataclass(frozen=True, slots=True)
+class Arrival:
+    """What is looked up before something is checked that comes: as what it is kept already (None:
+    it is new), whose it is, when it was written, and on which day of the school's."""
+
+    before: KeptAs | None
+    pupil: PupilRecord
+    written_at: datetime
+    day: date
+
+
+def arrival(
+    session: Session,
+    school_class: ClassRecord,
+    pupil_id: int,
+    written_at: datetime,
+    delivery: Delivery | None = None,
+) -> Arrival:
+    """Looks up what is to be known of something that comes. Raises NotInRecordError,
+    AnotherCameFirstError or TakenBackError."""
+    before = handed_in.kept_as(session, delivery) if delivery else None
+    pupil = pupils.get(session, school_class.id, pupil_id)
+    return Arrival(before, pupil, written_at, day_of(written_at, school.zone(session)))
 
 
 def hand_in(
@@ -51,40 +77,12 @@ def hand_in(
     written_at: datetime,
     delivery: Delivery | None = None,
 ) -> tuple[AttemptRecord, bool]:
-    """Checks a letter in the class's hand on the class's ruling, and keeps it; and whether it is
-    new, or what its sender had sent before.
-
-    Raises InkError, UnknownLetterError, NotInRecordError, AnotherCameFirstError or TakenBackError;
-    then nothing is kept.
-    """
+    """A letter comes: looks up what is to be known of it, checks and keeps it (`take_in`)."""
     with record.session() as session:
-        if delivery and (before := handed_in.kept_as(session, delivery)):
-            return attempts.get(session, school_class.id, before.id), False
-        pupil = pupils.get(session, school_class.id, pupil_id)
-        day = day_of(written_at, school.zone(session))
-    stage = pupil.stage or school_class.stage
-    task = Task(letter, Kind.LETTER, pupil.handedness, stage)
-    new = NewAttempt(
-        pupil_id=pupil.id,
-        task=task,
-        source=Source.PEN,
-        help=help,
-        style=school_class.style,
-        ruling=school_class.ruling,
-        written_at=written_at,
-        day=day,
-        checked=letter_checked(ink, task, school_class.style, school_class.ruling),
+        arrived = arrival(session, school_class, pupil_id, written_at, delivery)
+    return take_in(
+        record, school_class, arrived, letter=letter, help=help, ink=ink, delivery=delivery
     )
-    with record.writing() as session:
-        if delivery and (before := handed_in.kept_as(session, delivery)):
-            return attempts.get(session, school_class.id, before.id), False
-        kept_id = attempts.add(session, school_class.id, new, ink)
-        practice_days.add(session, school_class.id, letter, day)
-        standings.recount(session, school_class.id, pupil.id, letter)
-        if delivery:
-            handed_in.add(session, delivery, pupil.id, ink, attempt_id=kept_id)
-            _tell(session, school_class.id, delivery, written_at)
-    return AttemptRecord(kept_id, pupil, new, None), True
 
 
 def hand_in_text(
@@ -99,6 +97,77 @@ def hand_in_text(
     written_at: datetime,
     delivery: Delivery | None = None,
 ) -> tuple[TextRecord, bool]:
+    """A text comes: looks up what is to be known of it, checks and keeps it (`take_in_text`)."""
+    with record.session() as session:
+        arrived = arrival(session, school_class, pupil_id, written_at, delivery)
+    return take_in_text(
+        record,
+        school_class,
+        arrived,
+        kind=kind,
+        target=target,
+        help=help,
+        ink=ink,
+        delivery=delivery,
+    )
+
+
+def take_in(
+    record: Database,
+    school_class: ClassRecord,
+    arrived: Arrival,
+    *,
+    letter: str,
+    help: Help,
+    ink: Ink,
+    delivery: Delivery | None = None,
+) -> tuple[AttemptRecord, bool]:
+    """Checks a letter in the class's hand on the class's ruling, and keeps it; and whether it is
+    new, or what its sender had sent before.
+
+    Raises InkError, UnknownLetterError, NotInRecordError, AnotherCameFirstError or TakenBackError;
+    then nothing is kept.
+    """
+    if arrived.before:
+        with record.session() as session:
+            return attempts.get(session, school_class.id, arrived.before.id), False
+    pupil, day = arrived.pupil, arrived.day
+    stage = pupil.stage or school_class.stage
+    task = Task(letter, Kind.LETTER, pupil.handedness, stage)
+    new = NewAttempt(
+        pupil_id=pupil.id,
+        task=task,
+        source=Source.PEN,
+        help=help,
+        style=school_class.style,
+        ruling=school_class.ruling,
+        written_at=arrived.written_at,
+        day=day,
+        checked=letter_checked(ink, task, school_class.style, school_class.ruling),
+    )
+    with record.writing() as session:
+        if delivery and (before := handed_in.kept_as(session, delivery)):
+            return attempts.get(session, school_class.id, before.id), False
+        kept_id = attempts.add(session, school_class.id, new, ink)
+        practice_days.add(session, school_class.id, letter, day)
+        standings.recount(session, school_class.id, pupil.id, letter)
+        if delivery:
+            handed_in.add(session, delivery, pupil.id, ink, attempt_id=kept_id)
+            _tell(session, school_class.id, delivery, arrived.written_at)
+    return AttemptRecord(kept_id, pupil, new, None), True
+
+
+def take_in_text(
+    record: Database,
+    school_class: ClassRecord,
+    arrived: Arrival,
+    *,
+    kind: Kind,
+    target: str,
+    help: Help,
+    ink: Ink,
+    delivery: Delivery | None = None,
+) -> tuple[TextRecord, bool]:
     """Checks a row, a word or a sentence in the class's hand on its ruling, and keeps it, and each
     letter of it that says something of how it is written as an attempt of its own; and whether it
     is new, or what its sender had sent before.
@@ -106,11 +175,10 @@ def hand_in_text(
     Raises InkError, UnknownLetterError, UncheckedError, NotInRecordError, AnotherCameFirstError or
     TakenBackError; then nothing is kept.
     """
+    pupil, day = arrived.pupil, arrived.day
     with record.session() as session:
-        if delivery and (before := handed_in.kept_as(session, delivery)):
-            return texts.get(session, school_class.id, before.id), False
-        pupil = pupils.get(session, school_class.id, pupil_id)
-        day = day_of(written_at, school.zone(session))
+        if arrived.before:
+            return texts.get(session, school_class.id, arrived.before.id), False
         joins = joining.joins_of(session, school_class, day)
     task = Task(
         target,
@@ -128,7 +196,7 @@ def hand_in_text(
         help=help,
         style=school_class.style,
         ruling=school_class.ruling,
-        written_at=written_at,
+        written_at=arrived.written_at,
         day=day,
         checker=result.checker if result else Checked.unjudged().checker,
         answer=as_json(result) if result else unjudged_json(task, school_class.style.hand),
@@ -142,29 +210,25 @@ def hand_in_text(
             keep_letters(session, school_class.id, new, result, text_id)
         if delivery:
             handed_in.add(session, delivery, pupil.id, ink, text_id=text_id)
-            _tell(session, school_class.id, delivery, written_at)
+            _tell(session, school_class.id, delivery, arrived.written_at)
     with record.session() as session:
         return texts.get(session, school_class.id, text_id), True
 
 
 def keep_struck(
-    record: Database,
-    class_id: int,
-    *,
-    pupil_id: int,
-    ink: Ink,
-    delivery: Delivery,
-    came_at: datetime,
+    record: Database, class_id: int, arrived: Arrival, *, ink: Ink, delivery: Delivery
 ) -> bool:
     """Keeps what a child struck through, as it is: nobody judges it; whether it is new. Raises
     InkError, NotInRecordError, AnotherCameFirstError or TakenBackError."""
     ink.require_a_text()
+    if arrived.before:
+        return False
     with record.writing() as session:
         if handed_in.kept_as(session, delivery):
             return False
-        pupils.get(session, class_id, pupil_id)
-        handed_in.add(session, delivery, pupil_id, ink)
-        _tell(session, class_id, delivery, came_at)
+        pupils.get(session, class_id, arrived.pupil.id)
+        handed_in.add(session, delivery, arrived.pupil.id, ink)
+        _tell(session, class_id, delivery, arrived.written_at)
     return True
 
 

@@ -12,7 +12,7 @@ from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.pads import Doing, Key, PadTask
 from firstloop.core.teaching.under_way import Moment
-from firstloop.services.handing_in import hand_in, hand_in_text, keep_struck
+from firstloop.services.handing_in import Arrival, arrival, keep_struck, take_in, take_in_text
 from firstloop.services.lessons import under_way_of
 from firstloop.services.pads import InLesson, TooLateError, require_in_time
 from firstloop.store import (
@@ -82,7 +82,7 @@ def moment(
     if now is None:
         return PadMoment(Doing.WATCH)
     if now.doing is Doing.CHOOSE:
-        mine = handed_in.of_lessons(session, [kept.id], pupil_id)
+        mine = handed_in.of_child(session, kept.id, pupil_id)
         return PadMoment(now.doing, now, own=_to_choose(session, mine, now.stop))
     written = handed_in.counts(session, kept.id, pupil_id) if now.tasks else {}
     task = now.task_for(written)
@@ -149,60 +149,72 @@ def receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answe
     NotInRecordError and AnotherCameFirstError; then nothing is kept."""
     if abs(sent.written_at - now) > SANE_CLOCK:
         sent = replace(sent, written_at=now)
-    with record.session() as session:
-        seat, code = _by_whom(session, who, sent)
+    seat, code = _by_whom(record, who, sent)
     try:
-        return _receive(record, seat, code, sent, now)
+        with record.session() as session:
+            taken = _looked_up(session, seat, code, sent, now)
+        return _keep(record, taken, sent)
     except (TooLateError, NoTaskError) as refused:
         _note(record, seat, sent, str(refused), now)
         raise
-
-
-def _receive(record: Database, seat: Seat, code: CodeRecord, sent: Sent, now: datetime) -> Answer:
-    with record.session() as session:
-        ahead = handed_in.clock_ahead(session, code.lesson_id, seat.pupil_id)
-        require_in_time(code, sent.written_at - ahead, now)
-        if code.lesson_id is None:
-            raise NoTaskError("the lesson of this was deleted; it cannot be kept with it")
-        school_class = classes.get(session, seat.class_id)
-        lesson = lessons.get(session, seat.class_id, code.lesson_id)
-    _require_asked(lesson, school_class, sent)
-    written_at = min(max(sent.written_at - ahead, code.opened_at), now, code.ends_at)
-    work = PadWork(lesson.id, sent.task, sent.written_at, now, seat.pad_id, code.id)
-    delivery = Delivery(sent.id, f"{seat.pupil_id} {sent.digest}", work)
-    try:
-        _require_room(record, seat, delivery, now)
-        return _keep(record, school_class, seat.pupil_id, sent, delivery, written_at)
+    except PadIsFullError:
+        _tell_of_a_full_pad(record, seat, now)
+        raise
     except TakenBackError:  # the pad has not heard of it: it is to ask no more
         return Answer(is_new=False)
 
 
-def _require_room(record: Database, seat: Seat, delivery: Delivery, now: datetime) -> None:
-    """Raises PadIsFullError for more than is taken of one pad in a lesson, and has the teacher told
-    of it; what came before may be asked for again."""
-    with record.session() as session:
-        if not pad_loads.is_too_much(session, seat.pad_id, seat.code_id):
-            return
-        if handed_in.kept_as(session, delivery):
-            return
+@dataclass(frozen=True, slots=True, eq=False)
+class _Taken:
+    """Something that is taken from a pad: for which class, from which sender, and all that is to be
+    known of it."""
+
+    school_class: ClassRecord
+    delivery: Delivery
+    arrived: Arrival
+
+
+def _looked_up(session: Session, seat: Seat, code: CodeRecord, sent: Sent, now: datetime) -> _Taken:
+    """All that the record says of what a pad hands in, in one look."""
+    ahead = handed_in.clock_ahead(session, code.lesson_id, seat.pupil_id)
+    require_in_time(code, sent.written_at - ahead, now)
+    if code.lesson_id is None:
+        raise NoTaskError("the lesson of this was deleted; it cannot be kept with it")
+    school_class = classes.get(session, seat.class_id)
+    lesson = lessons.get(session, seat.class_id, code.lesson_id)
+    _require_asked(lesson, school_class, sent)
+    written_at = min(max(sent.written_at - ahead, code.opened_at), now, code.ends_at)
+    work = PadWork(lesson.id, sent.task, sent.written_at, now, seat.pad_id, code.id)
+    delivery = Delivery(sent.id, f"{seat.pupil_id} {sent.digest}", work)
+    arrived = arrival(session, school_class, seat.pupil_id, written_at, delivery)
+    # What came before may be asked for again.
+    if not arrived.before and pad_loads.is_too_much(session, seat.pad_id, seat.code_id):
+        raise PadIsFullError(
+            "this pad has handed in more than a child could write in a lesson; show it to your "
+            "teacher"
+        )
+    return _Taken(school_class, delivery, arrived)
+
+
+def _tell_of_a_full_pad(record: Database, seat: Seat, now: datetime) -> None:
+    """The teacher is told once of a pad that hands in more than is taken of one in a lesson."""
     with record.writing() as session:
         if pad_loads.refused(session, seat.pad_id, seat.code_id):
             happenings.add(session, seat.class_id, What.PAD, now, pad_id=seat.pad_id)
-    raise PadIsFullError(
-        "this pad has handed in more than a child could write in a lesson; show it to your teacher"
-    )
 
 
-def _by_whom(session: Session, who: InLesson, sent: Sent) -> tuple[Seat, CodeRecord]:
+def _by_whom(record: Database, who: InLesson, sent: Sent) -> tuple[Seat, CodeRecord]:
     """Who wrote it, in which lesson: of whichever class, as the tablet goes from one to another."""
     seat = who.pad.seat
-    if sent.seat is not None and (seat is None or seat.id != sent.seat):
-        seat = pads.seat(session, who.pad.device, sent.seat)
-    if seat is None:
-        raise NoTaskError("nobody sits at this pad; choose a tile first")
-    if seat.code_id == who.code.id:
+    is_another = sent.seat is not None and (seat is None or seat.id != sent.seat)
+    if seat is not None and not is_another and seat.code_id == who.code.id:
         return seat, who.code
-    return seat, lesson_codes.get(session, seat.class_id, seat.code_id)
+    with record.session() as session:
+        if is_another and sent.seat is not None:
+            seat = pads.seat(session, who.pad.device, sent.seat)
+        if seat is None:
+            raise NoTaskError("nobody sits at this pad; choose a tile first")
+        return seat, lesson_codes.get(session, seat.class_id, seat.code_id)
 
 
 def _note(record: Database, seat: Seat, sent: Sent, why: str, now: datetime) -> None:
@@ -234,36 +246,24 @@ def _require_asked(kept: LessonRecord, school_class: ClassRecord, sent: Sent) ->
     )
 
 
-def _keep(  # noqa: PLR0917  # what is kept, for whom
-    record: Database,
-    school_class: ClassRecord,
-    pupil_id: int,
-    sent: Sent,
-    delivery: Delivery,
-    written_at: datetime,
-) -> Answer:
+def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
+    school_class, arrived = taken.school_class, taken.arrived
     kind, target, help = sent.task
     if sent.struck:
         is_new = keep_struck(
-            record,
-            school_class.id,
-            pupil_id=pupil_id,
-            ink=sent.ink,
-            delivery=delivery,
-            came_at=written_at,
+            record, school_class.id, arrived, ink=sent.ink, delivery=taken.delivery
         )
         return Answer(is_new)
     answers = school_class.customs.answers
     if kind is Kind.LETTER:
-        kept, is_new = hand_in(
+        kept, is_new = take_in(
             record,
             school_class,
-            pupil_id=pupil_id,
+            arrived,
             letter=target,
             help=help,
             ink=sent.ink,
-            written_at=written_at,
-            delivery=delivery,
+            delivery=taken.delivery,
         )
         if not answers:
             return Answer(is_new)
@@ -271,16 +271,15 @@ def _keep(  # noqa: PLR0917  # what is kept, for whom
         to_mend = [one for one in checked.findings if one.severity is Verdict.NOT_YET]
         replay = (to_mend[0].stroke, to_mend[0].move) if to_mend else None
         return Answer(is_new, checked.say, replay)
-    text, is_new = hand_in_text(
+    text, is_new = take_in_text(
         record,
         school_class,
-        pupil_id=pupil_id,
+        arrived,
         kind=kind,
         target=target,
         help=help,
         ink=sent.ink,
-        written_at=written_at,
-        delivery=delivery,
+        delivery=taken.delivery,
     )
     return Answer(is_new, text.text.answer["say"] if answers else None)
 

@@ -3,7 +3,7 @@
 import gc
 import logging
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from datetime import datetime
 
 from firstloop.core.checking.check import prepare as prepare_checks
@@ -21,8 +21,8 @@ LOG = logging.getLogger(__name__)
 QUIET_S = 0.5
 """Seconds after a start before anything is worked out aside: who waited is answered first."""
 
-BREATH_S = 0.02
-"""Seconds between two pieces of it: who asks meanwhile gets a turn."""
+SHARE = 0.25
+"""Of the time that it works: between two pieces, who asks meanwhile has the machine for himself."""
 
 
 def prepare(record: Database, now: datetime) -> None:
@@ -41,18 +41,24 @@ def prepare_aside(record: Database, now: datetime, besides: Callable[[], object]
     checker failed on is judged as well."""
     time.sleep(QUIET_S)
     try:
-        besides()
-        for school_class in _classes(record):
-            for piece in (*prepared_for(school_class.style), *_of(record, school_class, now)):
-                with as_they_stand():
-                    piece()
-                time.sleep(BREATH_S)
+        with as_they_stand():
+            _in_shares([besides])
+            for school_class in _classes(record):
+                _in_shares(_of(record, school_class, now))
+                _in_shares(prepared_for(school_class.style))
         judge_what_failed(record)
     except (
         Exception
     ):  # the server goes on: what was not prepared is worked out when it is asked for
         LOG.exception("not all could be prepared")
     _put_by()
+
+
+def _in_shares(pieces: Iterable[Callable[[], object]]) -> None:
+    for piece in pieces:
+        began = time.monotonic()
+        piece()
+        time.sleep((time.monotonic() - began) * (1 - SHARE) / SHARE)
 
 
 def is_teaching(record: Database, now: datetime) -> bool:
@@ -69,12 +75,12 @@ def _classes(record: Database) -> list[ClassRecord]:
 def _of(
     record: Database, school_class: ClassRecord, now: datetime
 ) -> Iterator[Callable[[], object]]:
-    """What there is to work out for a class besides its checks."""
+    """What there is to work out for a class besides its checks; what her first page asks first."""
+    yield lambda: lessons.today(record, school_class, now)
     for build in BUILT_IN.values():
         yield lambda build=build: build(  # type: ignore[misc]
             school_class.hand, school_class.customs.largest_family
         )
-    yield lambda: lessons.today(record, school_class, now)
 
 
 def _put_by() -> None:

@@ -1,19 +1,21 @@
 """The room: how it goes for each child while a class writes, for a teacher who walks round."""
 
 from collections import Counter
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
+from itertools import chain
 
 from firstloop.core.contract import Code
 from firstloop.core.teaching.going import Going, Wrote, how_it_goes
 from firstloop.core.teaching.habits import HABITS
+from firstloop.core.teaching.pads import Key
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.under_way import Moment, Progress
 from firstloop.services.lessons import under_way_of
 from firstloop.services.looking import Seen, seen
 from firstloop.store import handed_in, happenings, lesson_codes, lessons, pads, set_aside
 from firstloop.store.database import Session
-from firstloop.store.handed_in import Work
 from firstloop.store.lesson_codes import CodeRecord
 from firstloop.store.pads import PadRecord
 from firstloop.store.records import ClassRecord, LessonRecord, PupilRecord
@@ -77,17 +79,20 @@ def room(session: Session, school_class: ClassRecord, now: datetime) -> Room:
     )
     by_code = {one.code.id: one for one in opened}
     seats = {pad.pupil_id: pad for pad in there if pad.pupil_id is not None}
-    found = handed_in.of_lessons(session, [one.lesson.id for one in opened if one.lesson])
-    here = [one for one in school_class.pupils if one.presence is Presence.HERE]
-    newest = {one.id: [work for work in found if work.pupil_id == one.id][-SHOWN:] for one in here}
-    looked = seen(session, school_class.id, [work for works in newest.values() for work in works])
+    under_way = [one.lesson.id for one in opened if one.lesson]
+    counts = handed_in.counts_of_all(session, under_way)
+    newest = handed_in.newest(session, under_way, SHOWN)
+    looked: dict[int, list[Seen]] = {}
+    for one in seen(session, school_class.id, [*chain.from_iterable(newest.values())]):
+        looked.setdefault(one.work.pupil_id, []).append(one)
     children = []
-    for pupil in here:
+    for pupil in school_class.pupils:
+        if pupil.presence is not Presence.HERE:
+            continue
         pad = seats.get(pupil.id)
         at = by_code.get(pad.code_id) if pad and pad.code_id else None
-        mine = [one for one in found if one.pupil_id == pupil.id]
-        shown = tuple(one for one in looked if one.work.pupil_id == pupil.id)
-        children.append(_child(pupil, pad, at, mine, shown, now))
+        shown = tuple(looked.get(pupil.id, ()))
+        children.append(_child(pupil, pad, at, counts.get(pupil.id, {}), shown, now))
     return Room(opened, tuple(children), tuple(set_aside.of_class(session, school_class.id, now)))
 
 
@@ -106,11 +111,10 @@ def _child(  # noqa: PLR0917  # what is known of a child
     pupil: PupilRecord,
     pad: PadRecord | None,
     at: OpenLesson | None,
-    mine: list[Work],
+    counts: Mapping[Key, int],
     newest: tuple[Seen, ...],
     now: datetime,
 ) -> ChildNow:
-    counts = Counter(one.task for one in mine if one.task and not one.is_struck)
     progress = at.now.progress(counts) if at and at.now else NOTHING_TO_WRITE
     going = how_it_goes(
         [_wrote(one) for one in newest],

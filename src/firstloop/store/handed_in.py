@@ -1,13 +1,25 @@
 """What was handed in, by the id that its sender gave it: sent twice, it is kept once. Of a lesson's
 pads it also holds which task it was for."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import JSON, ForeignKey, Index, bindparam, func, insert, or_, select
+from sqlalchemy import (
+    JSON,
+    ForeignKey,
+    Index,
+    Row,
+    Text,
+    bindparam,
+    func,
+    insert,
+    or_,
+    select,
+    type_coerce,
+)
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.errors import FirstLoopError
@@ -106,7 +118,7 @@ class KeptAs:
 class Work:
     """Something a child handed in: its id, its task and when it came where a pad handed it in for a
     lesson, what it is kept as, whether it was struck through, and how it looks: strokes of places
-    in u."""
+    in u, as JSON."""
 
     id: str
     pupil_id: int
@@ -116,7 +128,7 @@ class Work:
     text_id: int | None
     is_best: bool
     is_struck: bool
-    picture: list[list[list[float]]]
+    picture: str
 
 
 _FIND = select(HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id, HandedIn.is_struck).where(
@@ -124,15 +136,55 @@ _FIND = select(HandedIn.digest, HandedIn.attempt_id, HandedIn.text_id, HandedIn.
 )
 _ADD = insert(HandedIn)
 _IS_THERE = or_(HandedIn.attempt_id.is_not(None), HandedIn.text_id.is_not(None), HandedIn.is_struck)
-_COUNTS = (
-    select(HandedIn.kind, HandedIn.target, HandedIn.help, func.count())
+_COUNTED = (
+    select(HandedIn.pupil_id, HandedIn.kind, HandedIn.target, HandedIn.help, func.count())
+    .where(_IS_THERE, ~HandedIn.is_struck)
+    .group_by(HandedIn.pupil_id, HandedIn.kind, HandedIn.target, HandedIn.help)
+)
+_IN_LESSONS = HandedIn.lesson_id.in_(bindparam("lessons", expanding=True))
+_COUNTS_OF_ALL = _COUNTED.where(_IN_LESSONS)
+_COUNTS = _COUNTED.where(
+    HandedIn.lesson_id == bindparam("lesson"), HandedIn.pupil_id == bindparam("pupil")
+)
+_WORK = select(
+    HandedIn.id,
+    HandedIn.pupil_id,
+    HandedIn.kind,
+    HandedIn.target,
+    HandedIn.help,
+    HandedIn.came_at,
+    HandedIn.attempt_id,
+    HandedIn.text_id,
+    HandedIn.is_best,
+    HandedIn.is_struck,
+    type_coerce(HandedIn.picture, Text).label("picture"),
+).where(_IS_THERE)
+_IN_ORDER = (HandedIn.came_at, HandedIn.written_at, HandedIn.id)
+_OF_ONE = _WORK.where(
+    HandedIn.lesson_id == bindparam("lesson"), HandedIn.pupil_id == bindparam("pupil")
+).order_by(*_IN_ORDER)
+_LATEST_FIRST = func.row_number().over(
+    partition_by=HandedIn.pupil_id, order_by=[one.desc() for one in _IN_ORDER]
+)
+_PLACES = select(HandedIn.id, _LATEST_FIRST.label("place")).where(_IN_LESSONS, _IS_THERE).subquery()
+_NEWEST = (
+    _WORK.join(_PLACES, _PLACES.c.id == HandedIn.id)
+    .where(_PLACES.c.place <= bindparam("most"))
+    .order_by(HandedIn.pupil_id, *_IN_ORDER)
+)
+_BY_ID = _WORK.where(HandedIn.id == bindparam("sent_as"))
+
+
+_FURTHEST_AHEAD = (
+    select(HandedIn.written_at, HandedIn.came_at)
     .where(
         HandedIn.lesson_id == bindparam("lesson"),
         HandedIn.pupil_id == bindparam("pupil"),
-        _IS_THERE,
-        ~HandedIn.is_struck,
+        HandedIn.written_at.is_not(None),
+        HandedIn.came_at.is_not(None),
     )
-    .group_by(HandedIn.kind, HandedIn.target, HandedIn.help)
+    .order_by((func.julianday(HandedIn.written_at) - func.julianday(HandedIn.came_at)).desc())
+    .limit(1)
 )
 
 
@@ -192,11 +244,20 @@ def add(
 def counts(session: Session, lesson_id: int, pupil_id: int) -> dict[Key, int]:
     """How many of each task of a lesson a child has written, without what was struck through."""
     rows = session.connection().execute(_COUNTS, {"lesson": lesson_id, "pupil": pupil_id})
-    return {
-        (Kind(kind), target, Help(help)): count
-        for kind, target, help, count in rows
-        if kind is not None and target is not None and help is not None
-    }
+    return _counts(rows).get(pupil_id, {})
+
+
+def counts_of_all(session: Session, lesson_ids: Sequence[int]) -> dict[int, dict[Key, int]]:
+    """How many of each task of some lessons each child has written, by child."""
+    return _counts(session.connection().execute(_COUNTS_OF_ALL, {"lessons": lesson_ids}))
+
+
+def _counts(rows: Iterable[Row[*tuple[Any, ...]]]) -> dict[int, dict[Key, int]]:
+    found: dict[int, dict[Key, int]] = {}
+    for pupil_id, kind, target, help, count in rows:
+        if kind is not None and target is not None and help is not None:
+            found.setdefault(pupil_id, {})[Kind(kind), target, Help(help)] = count
+    return found
 
 
 def clock_ahead(session: Session, lesson_id: int | None, pupil_id: int) -> timedelta:
@@ -206,30 +267,29 @@ def clock_ahead(session: Session, lesson_id: int | None, pupil_id: int) -> timed
 
     The least that explains it: on its way a letter grows old, never young.
     """
-    rows = select(HandedIn.written_at, HandedIn.came_at).where(
-        HandedIn.lesson_id == lesson_id, HandedIn.pupil_id == pupil_id
-    )
-    ahead = [written - came for written, came in session.execute(rows) if written and came]
-    return max([timedelta(0), *ahead])
+    asked = {"lesson": lesson_id, "pupil": pupil_id}
+    row = session.connection().execute(_FURTHEST_AHEAD, asked).first()
+    return timedelta(0) if row is None else max(timedelta(0), row.written_at - row.came_at)
 
 
-def of_lessons(
-    session: Session, lesson_ids: Iterable[int], pupil_id: int | None = None
-) -> list[Work]:
-    """What was handed in on pads in some lessons, by all or by one child, the oldest first."""
-    rows = (
-        select(HandedIn)
-        .where(HandedIn.lesson_id.in_(list(lesson_ids)), _IS_THERE)
-        .order_by(HandedIn.came_at, HandedIn.written_at)
-    )
-    if pupil_id is not None:
-        rows = rows.where(HandedIn.pupil_id == pupil_id)
-    return [_work(row) for row in session.scalars(rows)]
+def of_child(session: Session, lesson_id: int, pupil_id: int) -> list[Work]:
+    """What a child handed in on pads in a lesson, the oldest first."""
+    asked = {"lesson": lesson_id, "pupil": pupil_id}
+    return [_work(row) for row in session.connection().execute(_OF_ONE, asked)]
+
+
+def newest(session: Session, lesson_ids: Sequence[int], most: int) -> dict[int, list[Work]]:
+    """The newest things that each child handed in on pads in some lessons, so many at most, the
+    oldest of them first; by child."""
+    found: dict[int, list[Work]] = {}
+    for row in session.connection().execute(_NEWEST, {"lessons": lesson_ids, "most": most}):
+        found.setdefault(row.pupil_id, []).append(_work(row))
+    return found
 
 
 def find(session: Session, sent_as: str) -> Work | None:
     """What was handed in by an id, if it is still there."""
-    row = session.get(HandedIn, sent_as)
+    row = session.connection().execute(_BY_ID, {"sent_as": sent_as}).first()
     return None if row is None else _work(row)
 
 
@@ -253,7 +313,7 @@ def set_best(session: Session, lesson_id: int, pupil_id: int, sent_as: str) -> N
     session.flush()
 
 
-def _work(row: HandedIn) -> Work:
+def _work(row: Row[*tuple[Any, ...]]) -> Work:
     task = None
     if row.kind is not None and row.target is not None and row.help is not None:
         task = (Kind(row.kind), row.target, Help(row.help))

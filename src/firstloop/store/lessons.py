@@ -1,12 +1,14 @@
 """Lessons in and out of the record, and what was written on the board in them."""
 
+import json
 from collections.abc import Collection
 from datetime import date, datetime
+from functools import lru_cache
 from typing import Any
 
 import cattrs
 from cattrs.preconf.json import make_converter
-from sqlalchemy import JSON, ForeignKey, Index, delete, select
+from sqlalchemy import JSON, ForeignKey, Index, Text, bindparam, delete, select, type_coerce
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.evidence.ink import Ink
@@ -40,6 +42,18 @@ class LessonRow(Base):
     written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}", deferred=True)
 
 
+# Every request of a pad reads its lesson: past the mapper, its plan as the text that it is.
+_ONE = select(
+    LessonRow.id,
+    LessonRow.class_id,
+    LessonRow.day,
+    type_coerce(LessonRow.plan, Text).label("plan"),
+    LessonRow.step,
+    LessonRow.part,
+    LessonRow.given_at,
+).where(LessonRow.id == bindparam("lesson_id"))
+
+
 def add(
     session: Session, class_id: int, day: date, lesson: Lesson, under_way: Collection[int] = ()
 ) -> LessonRecord:
@@ -61,7 +75,12 @@ def add(
 
 def get(session: Session, class_id: int, lesson_id: int) -> LessonRecord:
     """One lesson; raises NotInRecordError."""
-    return _record(_row(session, class_id, lesson_id))
+    row = session.connection().execute(_ONE, {"lesson_id": lesson_id}).first()
+    if row is None or row.class_id != class_id:
+        raise _not_there(lesson_id)
+    return LessonRecord(
+        row.id, row.day, _lesson_from(row.plan), _step(row.step), row.part, row.given_at
+    )
 
 
 def change(session: Session, class_id: int, lesson_id: int, lesson: Lesson) -> LessonRecord:
@@ -145,20 +164,38 @@ def _place_of(name: str) -> tuple[StepKind | None, str | None]:
 def _row(session: Session, class_id: int, lesson_id: int) -> LessonRow:
     row = session.get(LessonRow, lesson_id)
     if row is None or row.class_id != class_id:
-        raise NotInRecordError(f"there is no lesson {lesson_id} in the record")
+        raise _not_there(lesson_id)
     return row
+
+
+def _not_there(lesson_id: int) -> NotInRecordError:
+    return NotInRecordError(f"there is no lesson {lesson_id} in the record")
 
 
 def _kept(lesson: Lesson) -> dict[str, Any]:
     return {**_CONVERTER.unstructure(lesson), "version": upgrades.PLAN_VERSION}
 
 
+@lru_cache(maxsize=64)
+def _lesson_from(text: str) -> Lesson:
+    """The same text gives the same lesson, which is read once."""
+    return _lesson(json.loads(text))
+
+
+def _lesson(plan: dict[str, Any]) -> Lesson:
+    return _CONVERTER.structure(upgrades.plan(plan), Lesson)
+
+
+def _step(name: str | None) -> StepKind | None:
+    return None if name is None else upgrades.step_kind(name)
+
+
 def _record(row: LessonRow) -> LessonRecord:
     return LessonRecord(
         id=row.id,
         day=row.day,
-        lesson=_CONVERTER.structure(upgrades.plan(row.plan), Lesson),
-        at=None if row.step is None else upgrades.step_kind(row.step),
+        lesson=_lesson(row.plan),
+        at=_step(row.step),
         part=row.part,
         given_at=row.given_at,
     )

@@ -1,6 +1,6 @@
 """How much each pad has handed in, in a lesson: more than a child could write is no child's."""
 
-from sqlalchemy import ForeignKey
+from sqlalchemy import ForeignKey, bindparam, select
 from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
@@ -26,23 +26,30 @@ class PadLoad(Base):
     is_full: Mapped[bool]
 
 
+# Whatever a pad hands in asks these: built once.
+_IS_TOO_MUCH = select(PadLoad.letters, PadLoad.points).where(
+    PadLoad.pad_id == bindparam("pad"), PadLoad.code_id == bindparam("code")
+)
+_NEW = insert(PadLoad)
+_ADD = _NEW.on_conflict_do_update(
+    index_elements=("pad_id", "code_id"),
+    set_={
+        "letters": PadLoad.letters + _NEW.excluded.letters,
+        "points": PadLoad.points + _NEW.excluded.points,
+    },
+)
+
+
 def is_too_much(session: Session, pad_id: int, code_id: int) -> bool:
     """Whether a pad has handed in all that is taken of one."""
-    row = session.get(PadLoad, (pad_id, code_id))
+    row = session.connection().execute(_IS_TOO_MUCH, {"pad": pad_id, "code": code_id}).first()
     return row is not None and (row.letters >= MOST_LETTERS or row.points >= MOST_POINTS)
 
 
 def add(session: Session, pad_id: int, code_id: int, points: int) -> None:
     """Counts something that a pad handed in."""
-    made = insert(PadLoad).values(
-        pad_id=pad_id, code_id=code_id, letters=1, points=points, is_full=False
-    )
-    session.execute(
-        made.on_conflict_do_update(
-            index_elements=("pad_id", "code_id"),
-            set_={"letters": PadLoad.letters + 1, "points": PadLoad.points + points},
-        )
-    )
+    row = {"pad_id": pad_id, "code_id": code_id, "letters": 1, "points": points, "is_full": False}
+    session.connection().execute(_ADD, row)
 
 
 def refused(session: Session, pad_id: int, code_id: int) -> bool:

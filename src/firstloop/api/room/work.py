@@ -1,6 +1,8 @@
 """What children handed in, as the teacher is told of it while they write."""
 
+import json
 from datetime import datetime
+from functools import lru_cache
 
 from pydantic import BaseModel
 
@@ -35,6 +37,12 @@ class WorkTold(BaseModel):
     text_id: int | None
 
 
+# The newest letters of a class are asked for with each that comes: they are read once.
+@lru_cache(maxsize=512)
+def _picture(text: str, strokes: str) -> Picture:
+    return Picture.model_validate({"text": text, "strokes": json.loads(strokes)})
+
+
 def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
     """Something handed in, to be told."""
     work = seen.work
@@ -48,7 +56,7 @@ def work_told(seen: Seen, pupil: PupilRecord) -> WorkTold:
         verdict=Verdicts.model_validate(seen.verdicts) if seen.verdicts else None,
         say=seen.say or None,
         to_mend=[Code(one) for one in seen.to_mend],
-        picture=Picture.model_validate({"text": target, "strokes": work.picture}),
+        picture=_picture(target, work.picture),
         struck=work.is_struck,
         judged=seen.is_judged,
         best=work.is_best,

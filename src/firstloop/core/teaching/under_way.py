@@ -4,6 +4,7 @@ phone, the printed plan and the page for home ask it, so that they say the same.
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
+from functools import lru_cache
 
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import AMOUNTS, Customs
@@ -95,13 +96,7 @@ class UnderWay:
     def asks_for(self, key: Key) -> bool:
         """Whether something is written at any of its moments. Whether from memory or from a model
         may have been changed while it was written."""
-        both = (replace(self.customs, from_memory=one) for one in (False, True))
-        return any(
-            key == task.key
-            for customs in both
-            for moment in self.moments
-            for task in tasks_for(moment.stop.kind, moment.writings, customs)
-        )
+        return key in _keys(self.lesson, self.date_text, self.customs)
 
     @property
     def at_home(self) -> tuple[str, ...]:
@@ -134,11 +129,28 @@ def under_way(  # noqa: PLR0917  # what a lesson is given with
     Look back | r m | 1
     """
     date_text = long_date(day, language)
+    moments = _moments(lesson, date_text, customs)
+    return UnderWay(lesson, date_text, customs, moments, _now(moments, at, part))
+
+
+# Thirty pads ask for the same lesson again and again.
+@lru_cache(maxsize=64)
+def _moments(lesson: Lesson, date_text: str, customs: Customs) -> tuple[Moment, ...]:
     notes = {step.kind: step.note for step in lesson.steps}
-    moments = tuple(
+    return tuple(
         _moment(stop, notes[stop.kind], lesson, date_text, customs) for stop in course(lesson)
     )
-    return UnderWay(lesson, date_text, customs, moments, _now(moments, at, part))
+
+
+@lru_cache(maxsize=64)
+def _keys(lesson: Lesson, date_text: str, customs: Customs) -> frozenset[Key]:
+    """What is written at any moment of a lesson, from memory or from a model."""
+    return frozenset(
+        task.key
+        for either in (replace(customs, from_memory=one) for one in (False, True))
+        for moment in _moments(lesson, date_text, customs)
+        for task in tasks_for(moment.stop.kind, moment.writings, either)
+    )
 
 
 def _moment(stop: Stop, note: str, lesson: Lesson, date_text: str, customs: Customs) -> Moment:
