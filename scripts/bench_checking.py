@@ -14,7 +14,7 @@ from dollarpy import Point, Recognizer, Template
 from dtaidistance import dtw_ndim
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.forms import forms_of
+from firstloop.core.checking.explain.forms import forms_of
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Kind, Task

@@ -17,7 +17,7 @@ from scripts.other_print.makes import PRINTED, digits, hershey
 from scripts.slip_pictures import write_slip_pictures
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result
+from firstloop.core.checking.say.findings import Result
 from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write

@@ -11,7 +11,7 @@ from scripts.other_print.pages import Page
 from scripts.other_print.text_faults import faulty
 from scripts.other_print.texts import Case, good
 
-from firstloop.core.checking.findings import Finding, TextResult
+from firstloop.core.checking.say.findings import Finding, TextResult
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.contract import Verdict
 from firstloop.core.evidence.ink import Ink, Stroke

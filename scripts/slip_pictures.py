@@ -4,8 +4,8 @@ from pathlib import Path
 
 import numpy as np
 
-from firstloop.core.checking.catalogue import CATALOGUE
 from firstloop.core.checking.check import check
+from firstloop.core.checking.say.catalogue import CATALOGUE
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.pupils import Pupil, write
 from firstloop.core.evidence.task import Task

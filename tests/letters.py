@@ -5,7 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result
+from firstloop.core.checking.say.findings import Result
 from firstloop.core.contract import Verdict
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Task

@@ -4,8 +4,9 @@ import re
 from pathlib import Path
 
 import pytest
+from scripts import limits
 
-from firstloop.core.checking.catalogue import CATALOGUE, FindingKind
+from firstloop.core.checking.say.catalogue import CATALOGUE, FindingKind
 from firstloop.core.checking.texts.catalogue import TEXT_CATALOGUE, TextKind
 from firstloop.core.contract import Code
 from firstloop.core.letters import HANDS, Hand
@@ -42,6 +43,13 @@ def test_the_limits_are_reasoned_and_in_order() -> None:
     for limit in [*(kind.limit for kind in letters), *(kind.limit for kind in texts)]:
         assert limit.reason
         assert limit.nearly <= limit.not_yet
+
+
+def test_every_number_that_decides_is_in_its_page_with_unit_and_reason() -> None:
+    found = limits.numbers()
+    assert len(found) > 100
+    assert [one.name for one in found if not (one.unit and one.reason and one.source)] == []
+    assert limits.DOCUMENT.read_text(encoding="utf-8") == limits.document()
 
 
 def test_every_screenshot_is_in_the_readme() -> None:

@@ -12,7 +12,7 @@ from scripts.served import InProcess
 
 from firstloop.api.deps import COOKIE, PAD_COOKIE
 from firstloop.api.events import MOST_STREAMS
-from firstloop.services import accounts, classes, pads
+from firstloop.services import accounts, classes, pad_seats
 from firstloop.store import happenings, lesson_codes
 from firstloop.store import pads as pads_kept
 from firstloop.store.database import Database
@@ -118,7 +118,7 @@ def _forget(database: Database, pad_id: int) -> None:
 
 
 def _put_out(database: Database, pad_id: int) -> None:
-    pads.leave(database, 1, pad_id, NOW)
+    pad_seats.leave(database, 1, pad_id, NOW)
 
 
 def _end_the_lesson(database: Database, pad_id: int) -> None:

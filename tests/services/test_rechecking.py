@@ -1,7 +1,7 @@
 import pytest
 from sqlalchemy import text
 
-from firstloop.core.checking.check import CHECKER_VERSION
+from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style

@@ -6,7 +6,7 @@ from datetime import date, datetime
 from pydantic import BaseModel
 
 from firstloop.api.ink import InkStroke, strokes_out
-from firstloop.core.checking.findings import Finding
+from firstloop.core.checking.say.findings import Finding
 from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source

@@ -14,9 +14,9 @@ from firstloop.api.line import Lines
 from firstloop.api.sent import LARGEST_ID
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
-from firstloop.services import accounts, pads
+from firstloop.services import accounts, pad_seats
 from firstloop.services.heard import Heard
-from firstloop.services.pads import InLesson
+from firstloop.services.pad_seats import InLesson
 from firstloop.store import classes, happenings, lesson_codes
 from firstloop.store.database import Database, Session
 from firstloop.store.happenings import What
@@ -183,7 +183,7 @@ ToldToAll = [Depends(told_to_all, scope="function")]
 
 def pad_known(record: Record, heard: HeardOf, token: PadToken) -> InLesson:
     """The pad that asks, in its lesson or after it; raises PutOutError."""
-    found = pads.holding(record, token)
+    found = pad_seats.holding(record, token)
     heard.of(found.pad.id)
     return found
 
@@ -192,7 +192,7 @@ PadLate = Annotated[InLesson, Depends(pad_known)]
 
 
 async def _pad_in(found: PadLate, now: Now) -> InLesson:
-    pads.require_open(found, now)
+    pad_seats.require_open(found, now)
     return found
 
 

@@ -25,14 +25,14 @@ from firstloop.core.staff import PasswordError
 from firstloop.services.accounts import WrongPasswordError
 from firstloop.services.classes import ClassIsThereError
 from firstloop.services.guessing import TooManyTriesError
-from firstloop.services.pad_work import PadIsFullError
-from firstloop.services.pads import (
+from firstloop.services.pad_seats import (
     PutOutError,
     TakenTileError,
     TooLateError,
     TooManyPadsError,
     UnknownPadError,
 )
+from firstloop.services.pad_work import PadIsFullError
 from firstloop.store.accounts import AccountTakenError
 from firstloop.store.errors import RecordBusyError, RecordError
 from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError

@@ -21,7 +21,7 @@ from firstloop.core.text.words import Joins, compose
 from firstloop.formats import svg
 from firstloop.services import lessons as giving
 from firstloop.services.clock import day_of
-from firstloop.services.joining import joins_of
+from firstloop.services.joined_plan import joins_of
 from firstloop.store import lessons, school
 
 router = APIRouter(prefix="/api/show", tags=["show"])

@@ -19,7 +19,7 @@ from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.problems import HANDED_IN
 from firstloop.api.sent import AskedId, HandedIn, Id, PathId, Sent, line
-from firstloop.core.checking.findings import MarkKind
+from firstloop.core.checking.say.findings import MarkKind
 from firstloop.core.contract import Verdict
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.customs import Customs, how_to_change, written_of

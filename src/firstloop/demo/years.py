@@ -11,7 +11,8 @@ from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
 
-from firstloop.core.checking.check import CHECKER_VERSION, check
+from firstloop.core.checking.check import check
+from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Handedness, Help, Source, Task

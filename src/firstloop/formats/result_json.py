@@ -1,6 +1,6 @@
 """What a check says, as the contract of the check has it in JSON."""
 
-from firstloop.core.checking.findings import Finding, LetterResult, Mark, Result, TextResult
+from firstloop.core.checking.say.findings import Finding, LetterResult, Mark, Result, TextResult
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.task import Task
 

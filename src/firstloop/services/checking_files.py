@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from itertools import islice
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result, TextResult
+from firstloop.core.checking.say.findings import Result, TextResult
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness, Kind, Task

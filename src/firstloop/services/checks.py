@@ -4,7 +4,7 @@ and a later version is asked again."""
 import logging
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import TextResult
+from firstloop.core.checking.say.findings import TextResult
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink

@@ -4,13 +4,13 @@ check fails the ink is kept all the same, and judged by a later one."""
 from dataclasses import dataclass, replace
 from datetime import date, datetime
 
-from firstloop.core.checking.findings import LetterResult, TextResult
+from firstloop.core.checking.say.findings import LetterResult, TextResult
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Help, Kind, Source, Task
 from firstloop.core.text.joins import pairs_in
 from firstloop.formats.result_json import as_json, unjudged_json
-from firstloop.services import joining
+from firstloop.services import joined_plan
 from firstloop.services.checks import letter_checked, text_checked
 from firstloop.services.clock import day_of
 from firstloop.store import (
@@ -179,7 +179,7 @@ def take_in_text(
     with record.session() as session:
         if arrived.before:
             return texts.get(session, school_class.id, arrived.before.id), False
-        joins = joining.joins_of(session, school_class, day)
+        joins = joined_plan.joins_of(session, school_class, day)
     task = Task(
         target,
         kind,

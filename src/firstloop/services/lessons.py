@@ -10,14 +10,14 @@ from firstloop.core.teaching.due import Due, Practised, due, shaky_share
 from firstloop.core.teaching.families import Family
 from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
-from firstloop.core.teaching.pads import Doing
+from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.planning import Next, propose, what_next
 from firstloop.core.teaching.steps import Shape, StepKind, usual_minutes
 from firstloop.core.teaching.under_way import UnderWay, under_way
 from firstloop.core.text.joins import pairs_in
-from firstloop.services import joining, schemes
+from firstloop.services import joined_plan, schemes
 from firstloop.services.clock import day_of
-from firstloop.services.pads import TAKEN_LATE
+from firstloop.services.pad_seats import TAKEN_LATE
 from firstloop.store import (
     classes,
     happenings,
@@ -60,7 +60,7 @@ class Today:
 def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
     """Today, as the teacher finds it."""
     scheme = schemes.find(record, school_class, school_class.scheme)
-    stages = joining.next_stages(record, school_class)
+    stages = joined_plan.next_stages(record, school_class)
     with record.session() as session:
         day = day_of(now, school.zone(session))
         taught = tuple(letters_taught(session, school_class))
@@ -201,7 +201,7 @@ def close(
         taught_words.add(session, school_class.id, set(given.lesson.whole_words), given.day)
         if school_class.hand.joins:
             pairs = set(pairs_in(given.lesson.new)) if given.lesson.shape.teaches else set()
-            joining.teach(session, school_class.id, letters, pairs, given.day)
+            joined_plan.teach(session, school_class.id, letters, pairs, given.day)
         else:
             taught_letters.add(session, school_class.id, letters, given.day, joined=False)
         return given

@@ -10,11 +10,11 @@ from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.course import Stop
-from firstloop.core.teaching.pads import Doing, Key, PadTask
+from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask
 from firstloop.core.teaching.under_way import Moment
 from firstloop.services.handing_in import Arrival, arrival, keep_struck, take_in, take_in_text
 from firstloop.services.lessons import under_way_of
-from firstloop.services.pads import InLesson, TooLateError, require_in_time
+from firstloop.services.pad_seats import InLesson, TooLateError, require_in_time
 from firstloop.store import (
     classes,
     handed_in,

@@ -3,7 +3,7 @@
 from collections import Counter
 from dataclasses import dataclass, field, replace
 
-from firstloop.core.checking.check import CHECKER_VERSION
+from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.formats.result_json import as_json

@@ -9,7 +9,7 @@ from itertools import chain
 from firstloop.core.contract import Code
 from firstloop.core.teaching.going import Going, Wrote, how_it_goes
 from firstloop.core.teaching.habits import HABITS
-from firstloop.core.teaching.pads import Key
+from firstloop.core.teaching.pad_tasks import Key
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.under_way import Moment, Progress
 from firstloop.services.lessons import under_way_of

@@ -2,8 +2,8 @@
 
 from datetime import datetime
 
-from firstloop.core.checking.by_eye import seen_by_eye
-from firstloop.core.checking.check import CHECKER_VERSION
+from firstloop.core.checking.say.by_eye import seen_by_eye
+from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind, Source, Task

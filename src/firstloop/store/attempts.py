@@ -16,7 +16,7 @@ from sqlalchemy.orm import (
     selectinload,
 )
 
-from firstloop.core.checking.findings import Finding
+from firstloop.core.checking.say.findings import Finding
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source, Task

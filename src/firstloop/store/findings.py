@@ -5,8 +5,8 @@ from typing import Any
 from sqlalchemy import ForeignKey
 from sqlalchemy.orm import Mapped, mapped_column
 
-from firstloop.core.checking.catalogue import CATALOGUE
-from firstloop.core.checking.findings import Finding
+from firstloop.core.checking.say.catalogue import CATALOGUE
+from firstloop.core.checking.say.findings import Finding
 from firstloop.core.contract import Verdict
 from firstloop.store import upgrades
 from firstloop.store.base import Base

@@ -25,7 +25,7 @@ from sqlalchemy.orm import Mapped, Session, mapped_column
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
-from firstloop.core.teaching.pads import Key
+from firstloop.core.teaching.pad_tasks import Key
 from firstloop.formats.ink_json import small_picture, strokes_of
 from firstloop.store import pad_loads
 from firstloop.store.base import Base, UtcDateTime

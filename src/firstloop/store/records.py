@@ -4,8 +4,13 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
-from firstloop.core.checking.findings import Finding, LetterResult, Result
+from firstloop.core.checking.say.findings import (
+    ALL_IS_WELL,
+    CHECKER_VERSION,
+    Finding,
+    LetterResult,
+    Result,
+)
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink

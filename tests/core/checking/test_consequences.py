@@ -5,9 +5,9 @@ from typing import Any
 
 import pytest
 
-from firstloop.core.checking.consequences import without_consequences
-from firstloop.core.checking.explain import Explanation, explain
-from firstloop.core.checking.findings import Measure
+from firstloop.core.checking.explain.explanation import Explanation, explain
+from firstloop.core.checking.measure.measures import Measure
+from firstloop.core.checking.say.consequences import without_consequences
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import PLAIN, draw

@@ -11,7 +11,7 @@ from scripts.other_print.pupils import SLIPS
 from scripts.other_print.words import Placed, Writer
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result
+from firstloop.core.checking.say.findings import Result
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Task

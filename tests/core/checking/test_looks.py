@@ -6,12 +6,12 @@ import numpy as np
 import pytest
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.explain import explain
-from firstloop.core.checking.forms import forms_of
-from firstloop.core.checking.looks import looks_of
-from firstloop.core.checking.reading import read
-from firstloop.core.checking.tidy import tidy
-from firstloop.core.checking.turned import faces_of, turned_by_shape
+from firstloop.core.checking.explain.explanation import explain
+from firstloop.core.checking.explain.forms import forms_of
+from firstloop.core.checking.explain.looks import looks_of
+from firstloop.core.checking.explain.tidy import tidy
+from firstloop.core.checking.letters.judge import read_as_limited as read
+from firstloop.core.checking.measure.turned import faces_of, turned_by_shape
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write

@@ -7,8 +7,8 @@ import numpy as np
 import pytest
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.findings import Result
-from firstloop.core.checking.travel import travelled
+from firstloop.core.checking.measure.travel import travelled
+from firstloop.core.checking.say.findings import Result
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Task

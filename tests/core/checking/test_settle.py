@@ -6,7 +6,7 @@ from itertools import permutations
 import numpy as np
 import pytest
 
-from firstloop.core.checking.settle import settle
+from firstloop.core.checking.explain.settle import settle
 from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import PLAIN, Letter, draw
 from firstloop.core.letters.ruling import Ruling

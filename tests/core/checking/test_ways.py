@@ -6,8 +6,8 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from firstloop.core.checking.explain import explain
-from firstloop.core.checking.ways import Way, ways_of, ways_with_two_faults
+from firstloop.core.checking.explain.explanation import explain
+from firstloop.core.checking.explain.ways import Way, ways_of, ways_with_two_faults
 from firstloop.core.contract import Code
 from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import HANDS, Letter, draw

@@ -3,13 +3,19 @@
 import numpy as np
 import pytest
 
-from firstloop.core.checking.tidy import tidy
+from firstloop.core.checking.explain.tidy import tidy
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.geometry import polyline
-from firstloop.core.geometry.even import evenly, length_of, points_in, thinned
+from firstloop.core.geometry.even import (
+    INK_SPACING,
+    MOST_POINTS,
+    evenly,
+    length_of,
+    points_in,
+    thinned,
+)
 from firstloop.core.letters import PLAIN, draw
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.limits import INK_SPACING, MOST_POINTS
 
 LETTER, DOTTED = (draw(PLAIN.scripts[x], PLAIN.proportions, Ruling()) for x in "ni")
 STEM = np.array([[0.0, 1.0], [0.0, 0.0]])

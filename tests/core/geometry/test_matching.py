@@ -8,6 +8,9 @@ import pytest
 
 from firstloop.core.geometry import warping
 from firstloop.core.geometry.matching import (
+    SAMPLES,
+    STRETCH_COST,
+    TURN_COST,
     Models,
     Path,
     directed,
@@ -20,7 +23,6 @@ from firstloop.core.geometry.matching import (
 from firstloop.core.geometry.warping import steps_back
 from firstloop.core.letters import PLAIN, draw
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.limits import SAMPLES, STRETCH_COST, TURN_COST
 
 
 def path_of(name: str) -> Path:

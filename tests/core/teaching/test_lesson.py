@@ -18,6 +18,7 @@ from firstloop.core.teaching.changing import (
     with_words,
 )
 from firstloop.core.teaching.due import PAUSES, Practised, due
+from firstloop.core.teaching.instructions import prompts
 from firstloop.core.teaching.lesson import (
     HALF,
     LONGEST_NOTE,
@@ -29,7 +30,6 @@ from firstloop.core.teaching.lesson import (
     retimed,
 )
 from firstloop.core.teaching.steps import STEPS, StepKind
-from firstloop.core.teaching.told import prompts
 
 TODAY = date(2026, 11, 25)
 

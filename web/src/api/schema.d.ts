@@ -4688,11 +4688,21 @@ export interface components {
          * TaughtIn
          * @description The letters that are taught; and the whole words, where they change as well.
          */
-        "TaughtIn-Output": {
+        TaughtIn: {
             /** Letters */
             letters: string[];
             /** Words */
             words?: string[] | null;
+        };
+        /**
+         * TaughtPartsIn
+         * @description Letters or pairs, and whether they are taught.
+         */
+        TaughtPartsIn: {
+            /** Parts */
+            parts: string[];
+            /** Taught */
+            taught: boolean;
         };
         /**
          * TaughtTogether
@@ -5002,26 +5012,6 @@ export interface components {
             time_zone: string;
         };
         /**
-         * TaughtIn
-         * @description Letters or pairs, and whether they are taught.
-         */
-        firstloop__api__plan__joining__TaughtIn: {
-            /** Parts */
-            parts: string[];
-            /** Taught */
-            taught: boolean;
-        };
-        /**
-         * TaughtIn
-         * @description The letters that are taught; and the whole words, where they change as well.
-         */
-        firstloop__api__plan__today__TaughtIn: {
-            /** Letters */
-            letters: string[];
-            /** Words */
-            words?: string[] | null;
-        };
-        /**
          * PadAttemptIn
          * @description Something written on a pad, by the pad's own id for it. `written_at` is the pad's own time;
          *     `seat` is who sat there, where it was not who does now.
@@ -5251,7 +5241,8 @@ export type TakeWord = components['schemas']['TakeWord'];
 export type TallyIn = components['schemas']['TallyIn'];
 export type TaskOut = components['schemas']['TaskOut'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
-export type TaughtInOutput = components['schemas']['TaughtIn-Output'];
+export type TaughtIn = components['schemas']['TaughtIn'];
+export type TaughtPartsIn = components['schemas']['TaughtPartsIn'];
 export type TaughtTogether = components['schemas']['TaughtTogether'];
 export type TextIn = components['schemas']['TextIn'];
 export type TextOut = components['schemas']['TextOut'];
@@ -5274,8 +5265,6 @@ export type WordRow = components['schemas']['WordRow'];
 export type WorkTold = components['schemas']['WorkTold'];
 export type WritingOut = components['schemas']['WritingOut'];
 export type ZoneIn = components['schemas']['ZoneIn'];
-export type FirstloopApiPlanJoiningTaughtIn = components['schemas']['firstloop__api__plan__joining__TaughtIn'];
-export type FirstloopApiPlanTodayTaughtIn = components['schemas']['firstloop__api__plan__today__TaughtIn'];
 export type PadAttemptIn = components['schemas']['PadAttemptIn'];
 export type $defs = Record<string, never>;
 export interface operations {
@@ -14055,7 +14044,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["firstloop__api__plan__joining__TaughtIn"];
+                "application/json": components["schemas"]["TaughtPartsIn"];
             };
         };
         responses: {
@@ -17284,7 +17273,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["firstloop__api__plan__today__TaughtIn"];
+                "application/json": components["schemas"]["TaughtIn"];
             };
         };
         responses: {
@@ -17294,7 +17283,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TaughtIn-Output"];
+                    "application/json": components["schemas"]["TaughtIn"];
                 };
             };
             /** @description What was sent cannot be read */

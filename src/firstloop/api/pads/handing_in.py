@@ -22,7 +22,7 @@ from firstloop.api.sent import Id, Sent, digest_of, line
 from firstloop.api.texts import LONGEST_TEXT
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services import pad_work
-from firstloop.services.pads import InLesson
+from firstloop.services.pad_seats import InLesson
 from firstloop.store.database import Database
 
 router = APIRouter(prefix="/api/pad", tags=["pad"])

@@ -25,13 +25,13 @@ from firstloop.api.sent import PathId
 from firstloop.api.who import Who, who_out
 from firstloop.core.evidence.task import Handedness, Help, Kind
 from firstloop.core.letters.ruling import Line, LineLook, RulingKind
-from firstloop.core.teaching.pads import Doing
+from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.steps import StepKind
 from firstloop.formats.sounds import media_of
 from firstloop.formats.tiles import tile_svg
-from firstloop.services import joining, pad_work, pads
+from firstloop.services import joined_plan, pad_seats, pad_work
 from firstloop.services.clock import day_of
-from firstloop.services.pads import InLesson
+from firstloop.services.pad_seats import InLesson
 from firstloop.store import classes, happenings, prompts, school, set_aside
 from firstloop.store.database import Session
 from firstloop.store.happenings import FOR_PADS, Happened, What
@@ -164,7 +164,7 @@ def _model(
         text = moment.now.text
     if not text:
         return None
-    joins = joining.joins_of(session, school_class, day_of(now, school.zone(session)))
+    joins = joined_plan.joins_of(session, school_class, day_of(now, school.zone(session)))
     hand, wording = school_class.hand, school_class.wording
     return PadModel(words=text_drawings(text, hand, school_class.ruling, wording, joins))
 
@@ -200,7 +200,7 @@ async def get_pad_events(
     class_id = who.code.class_id
 
     def stride(since: int) -> Stride:
-        if not pads.still_holds(record, token, who):
+        if not pad_seats.still_holds(record, token, who):
             return (ServerSentEvent(event=What.END.value, data={}),), since, False
         with record.session() as session:
             found = happenings.since(session, class_id, since, AT_ONCE)

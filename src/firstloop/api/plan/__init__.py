@@ -4,7 +4,7 @@ how they are asked for."""
 from firstloop.api.plan import (
     customs,
     files,
-    joining,
+    joined_plan,
     letters,
     prompts,
     schemes,
@@ -16,7 +16,7 @@ from firstloop.api.plan import (
 ROUTERS = (
     style.router,
     customs.router,
-    joining.router,
+    joined_plan.router,
     letters.router,
     files.router,
     schemes.router,

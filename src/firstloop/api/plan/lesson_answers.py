@@ -10,7 +10,7 @@ from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.free import picture_of
 from firstloop.core.teaching.lesson import Lesson
-from firstloop.core.teaching.pads import Doing
+from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.steps import STEPS, Rounds, Shape, Showing, StepKind
 from firstloop.core.teaching.under_way import Moment, under_way
 from firstloop.core.vocabulary.language import Language

@@ -21,7 +21,7 @@ from firstloop.api.events import (
     as_it_happens,
     begun_at,
 )
-from firstloop.api.room.pads import pad_out
+from firstloop.api.room.lesson_pads import pad_out
 from firstloop.api.room.work import work_told
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.teaching.steps import StepKind

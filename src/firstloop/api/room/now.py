@@ -8,7 +8,7 @@ from fastapi import APIRouter, Path, Request
 from pydantic import BaseModel
 
 from firstloop.api.deps import Class, Db, HeardOf, Now, Record
-from firstloop.api.room.pads import LessonCodeOut, code_out
+from firstloop.api.room.lesson_pads import LessonCodeOut, code_out
 from firstloop.api.room.work import WorkTold, work_told
 from firstloop.api.who import Who, who_out
 from firstloop.core.contract import Code

@@ -9,7 +9,7 @@ from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import LONGEST_NAME, Id, Key, Sent, line
-from firstloop.core.checking.by_eye import ROUGHLY
+from firstloop.core.checking.say.by_eye import ROUGHLY
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script

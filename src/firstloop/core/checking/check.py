@@ -2,15 +2,15 @@
 
 from collections.abc import Callable, Iterator
 
-from firstloop.core.checking.findings import MoveInk, Result
-from firstloop.core.checking.forms import forms_of
-from firstloop.core.checking.joined_letter import as_joined
-from firstloop.core.checking.judge import findings_of, measure_image, measure_ink
-from firstloop.core.checking.lines import STANDARD
-from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.explain.forms import forms_of
+from firstloop.core.checking.explain.tidy import tidy
+from firstloop.core.checking.letters.judge import findings_of, measure_image, measure_ink
+from firstloop.core.checking.letters.setting import Setting
+from firstloop.core.checking.measure.lines import STANDARD
+from firstloop.core.checking.say.findings import ALL_IS_WELL, CHECKER_VERSION, MoveInk, Result
+from firstloop.core.checking.say.verdicts import verdict_of
 from firstloop.core.checking.texts.course import compose_pairs
-from firstloop.core.checking.tidy import tidy
-from firstloop.core.checking.verdicts import verdict_of
+from firstloop.core.checking.texts.joined_letter import as_joined
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
@@ -21,11 +21,6 @@ from firstloop.core.geometry.even import evenly
 from firstloop.core.letters import draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
-
-CHECKER_VERSION = "12"
-"""Goes up whenever the same ink may get another answer."""
-
-ALL_IS_WELL = "Just right. Make the next one the same way."
 
 Evidence = Ink | LetterImage
 

@@ -31,7 +31,8 @@ POINTS, NUMBERS, COUNT, NUMBER = "points", "numbers", "count", "number"
 number."""
 
 FEW = 300
-"""Calls that run as they stand: what a few letters take, some 80 each where they are met first."""
+"""[calls] Calls that run as they stand: what a few letters take, some 80 each where they are
+met first."""
 
 
 def compiled(function: Function) -> Function:

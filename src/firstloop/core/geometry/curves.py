@@ -13,10 +13,11 @@ from firstloop.core.geometry.polyline import FloatArray
 
 Point = tuple[float, float]
 STEPS = 20
-"""Points a curve is drawn with: letters are about 1 u, so that they lie under 0.06 u apart."""
+"""[points] Points a curve is drawn with: letters are about 1 u, so that they lie under 0.06 u
+apart."""
 
 LONGEST_HANDLE, TINY = 1.2, 1e-9
-"""Chords: with longer handles a curve bulges out of its letter."""
+"""[chords] With longer handles a curve bulges out of its letter."""
 
 
 def line(start: Point, end: Point) -> FloatArray:

@@ -10,7 +10,18 @@ import numpy.typing as npt
 
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import INK_SMOOTHING, INK_SPACING, MOST_POINTS
+
+INK_SPACING = 0.02
+"""[u] Between points of ink when it is measured; well under the limit of any finding."""
+
+MOST_POINTS = 4000
+"""[points] Of one stroke of ink when it is measured: 80 u of line are ten letters m, and no letter.
+"""
+
+INK_SMOOTHING = 2.0
+"""[samples] Samples (of INK_SPACING) of the Gaussian that takes a digitiser's jitter out of the
+ink."""
+
 
 Lines = tuple[FloatArray, ...]
 """Each (n, 2) in u, evenly spaced."""

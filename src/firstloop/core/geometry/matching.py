@@ -14,7 +14,25 @@ from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, length_of, thinned
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.geometry.warping import Laid, Sampled, answers, cheapest
-from firstloop.core.limits import MAX_STRETCH, SAMPLES, SMALLEST_BOX, STRETCH_COST, TURN_COST
+
+SAMPLES = 22
+"""[points] Points a path is thinned to for comparing: a letter m is 7 u long, so one each 0.32 u,
+and CORNER_SEARCH finds the exact place again."""
+
+TURN_COST = 0.12
+"""[u²] Cost of going at right angles to the model, as much as lying 0.35 u off it. By trial: less,
+and a stroke pushed up passes for one drawn down; more, and tremor outweighs place."""
+
+STRETCH_COST = 0.08
+"""[u² for each squared unit of log scale] u² for each squared unit of log scale: a letter twice as
+wide costs as much as 0.2 u off."""
+
+SMALLEST_BOX = 0.3
+"""[u] A box side below this is taken as this, so that a straight stem is not stretched."""
+
+MAX_STRETCH = 2.0
+"""[ratio] Ink is fitted to a model's box by at most this factor; more would make any line any
+letter."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

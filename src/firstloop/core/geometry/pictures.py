@@ -11,6 +11,8 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.geometry.matching import (
+    SAMPLES,
+    TURN_COST,
     Fit,
     Models,
     Path,
@@ -20,7 +22,6 @@ from firstloop.core.geometry.matching import (
     step_costs,
 )
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import SAMPLES, TURN_COST
 
 
 def undirected(headings: FloatArray) -> FloatArray:
@@ -35,7 +36,7 @@ def undirected(headings: FloatArray) -> FloatArray:
 
 
 AT_A_TIME = 300
-"""Comparisons of ink with a picture in one go: their tables take half a megabyte."""
+"""[comparisons] Comparisons of ink with a picture in one go: their tables take half a megabyte."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

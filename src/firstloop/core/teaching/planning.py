@@ -5,9 +5,9 @@ from dataclasses import dataclass
 
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import LESSON_SIZE, Scheme
+from firstloop.core.teaching.instructions import aim_of
 from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape
-from firstloop.core.teaching.told import aim_of
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
 from firstloop.core.vocabulary.sounds import Word, bundled

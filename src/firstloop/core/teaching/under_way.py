@@ -8,11 +8,11 @@ from functools import lru_cache
 
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import AMOUNTS, Customs
+from firstloop.core.teaching.instructions import prompts
 from firstloop.core.teaching.lesson import Lesson, parts_of
-from firstloop.core.teaching.pads import Doing, Key, PadTask, doing_at, task_now, tasks_for
+from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask, doing_at, task_now, tasks_for
 from firstloop.core.teaching.steps import STEPS, Showing, StepKind
 from firstloop.core.teaching.tasks import Writing, writings_of
-from firstloop.core.teaching.told import prompts
 from firstloop.core.vocabulary.language import Language, long_date
 
 

@@ -9,7 +9,7 @@ from scripts.calibrate_texts import Found, add_good, alike, checked, is_right, t
 from scripts.other_print.text_faults import faulty
 from scripts.other_print.texts import Case, good
 
-from firstloop.core.checking.findings import TextResult
+from firstloop.core.checking.say.findings import TextResult
 from firstloop.core.letters.ruling import Ruling
 
 pytestmark = pytest.mark.measuring

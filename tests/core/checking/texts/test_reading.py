@@ -4,7 +4,7 @@ too many, another, or struck out."""
 import numpy as np
 import pytest
 
-from firstloop.core.checking.findings import MarkKind
+from firstloop.core.checking.say.findings import MarkKind
 from firstloop.core.contract import Code
 from firstloop.core.errors import InkError, UncheckedError, UnknownLetterError
 from firstloop.core.evidence.ink import Ink, Stroke

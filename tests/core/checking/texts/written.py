@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.findings import TextResult
+from firstloop.core.checking.say.findings import TextResult
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.evidence.ink import Ink, Stroke

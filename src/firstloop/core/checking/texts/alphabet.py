@@ -8,9 +8,9 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.forms import forms_of
-from firstloop.core.checking.lines import STANDARD
-from firstloop.core.checking.looks import looks_of
+from firstloop.core.checking.explain.forms import forms_of
+from firstloop.core.checking.explain.looks import looks_of
+from firstloop.core.checking.measure.lines import STANDARD
 from firstloop.core.checking.texts.traces import Trace, lines_of
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look, Pictures
@@ -18,13 +18,15 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter
 from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import (
-    ANOTHER_CASE,
-    ELSEWHERE,
-    FURTHEST_OFF,
-    MOST_TRACES,
-    SURELY_A_CASE,
-)
+
+MOST_TRACES = 5
+"""[traces] Traces in a row that may be one letter: an E is made of four, and one may be lifted once
+more."""
+
+ELSEWHERE, FURTHEST_OFF, ANOTHER_CASE, SURELY_A_CASE = 0.1, 1.0, 0.03, 0.1
+"""[u² for each u², u², u², u²] u² for each u² that ink stands above or below a letter's place, up
+to the second; what its capital costs more than a small letter, or the other way round, and what it
+costs at most."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,13 +1,14 @@
-"""The catalogue of what only a text shows: one record a code, as `checking/catalogue.py` has them
-for letters. Reasons that name the contract mean the section on words in docs/checking.md."""
+"""The catalogue of what only a text shows: one record a code, as those of letters in
+`checking/say/catalogue.py`. Reasons that name the contract mean the section on words in
+docs/checking.md."""
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from firstloop.core.checking.catalogue import LENIENCE
-from firstloop.core.checking.limit import Limit
-from firstloop.core.checking.said import bodies
+from firstloop.core.checking.say.catalogue import LENIENCE
+from firstloop.core.checking.say.limit import Limit
+from firstloop.core.checking.say.said import bodies
 from firstloop.core.checking.texts.measures import TextMeasure
 from firstloop.core.contract import Code, Dimension, Stage
 

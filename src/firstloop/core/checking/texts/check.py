@@ -5,26 +5,31 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from firstloop.core.checking.check import ALL_IS_WELL, CHECKER_VERSION
-from firstloop.core.checking.findings import Mark, MarkKind, TextResult
-from firstloop.core.checking.setting import Setting
-from firstloop.core.checking.texts.along import joined_pieces
-from firstloop.core.checking.texts.apart import free_pieces, printed_pieces, row_pieces
-from firstloop.core.checking.texts.asked import Asked
+from firstloop.core.checking.letters.setting import Setting
+from firstloop.core.checking.say.findings import (
+    ALL_IS_WELL,
+    CHECKER_VERSION,
+    Mark,
+    MarkKind,
+    TextResult,
+)
 from firstloop.core.checking.texts.drift import slope_of
-from firstloop.core.checking.texts.judged import Judged, judged
-from firstloop.core.checking.texts.marks import SetAside, set_aside
-from firstloop.core.checking.texts.measures import TextMeasure
-from firstloop.core.checking.texts.own import of_the_text
-from firstloop.core.checking.texts.pieces import Laid, levelled, with_struck
-from firstloop.core.checking.texts.rows import course_of_row
-from firstloop.core.checking.texts.told import (
+from firstloop.core.checking.texts.in_words import (
     findings_of,
     letter_result,
     most_important,
     verdict_of_text,
 )
+from firstloop.core.checking.texts.joined_pieces import joined_pieces
+from firstloop.core.checking.texts.judged import Judged, judged
+from firstloop.core.checking.texts.marks import SetAside, set_aside
+from firstloop.core.checking.texts.measures import TextMeasure
+from firstloop.core.checking.texts.pieces import Laid, levelled, with_struck
+from firstloop.core.checking.texts.printed_pieces import free_pieces, printed_pieces, row_pieces
+from firstloop.core.checking.texts.rows import course_of_row
+from firstloop.core.checking.texts.text_setting import Asked
 from firstloop.core.checking.texts.traces import Traces, traces_of
+from firstloop.core.checking.texts.whole_text import of_the_text
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink
@@ -32,7 +37,12 @@ from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.letters import Hand, find_script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.core.limits import DRIFTS_BY, MOST_LETTERS
+
+DRIFTS_BY = 0.3
+"""[u] From end to end, from which a line of feet may drift."""
+
+MOST_LETTERS = 120
+"""[letters] Letters of a text that are checked at once: a page of writing at this age has fewer."""
 
 
 def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult:

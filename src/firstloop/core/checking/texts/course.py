@@ -9,12 +9,17 @@ from itertools import product
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.checking.texts.met import Form, forms_met, is_joined, others_met
-from firstloop.core.checking.texts.way_through import Lanes
+from firstloop.core.checking.texts.forms_on_the_way import Form, forms_met, is_joined, others_met
+from firstloop.core.checking.texts.way_through import HEADING_WEIGHT, Lanes
 from firstloop.core.geometry import polyline
+from firstloop.core.geometry.even import INK_SPACING
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
-from firstloop.core.limits import HEADING_WEIGHT, INK_SPACING, LEADS, STRIDE
+
+STRIDE, LEADS = 6, 18
+"""[points] Points of ink (of INK_SPACING) to a step along a joined word: 0.12 u, a thirtieth of a
+letter; and along what leads to one, which other joined hands draw otherwise."""
+
 
 Values = npt.NDArray[np.float32]
 

@@ -6,18 +6,20 @@ import numpy.typing as npt
 from firstloop.core.checking.texts.traces import Traces
 from firstloop.core.geometry.compiled import NUMBER, NUMBERS, POINTS, compiled_for
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import (
-    FOOT_BAND,
-    HANGS_BELOW,
-    IS_A_TAIL,
-    LEAST_FEET,
-    LEAST_RUN,
-    LEVEL_COUNTS,
-    MORE_FEET,
-    MOST_FEET,
-    MOSTLY_LEVEL,
-    STEEPEST_LINE,
-)
+
+FOOT_BAND, LEAST_FEET, LEAST_RUN, MOST_FEET, STEEPEST_LINE = 0.12, 4, 1.8, 100, 0.27
+"""[u, feet, u, feet, ratio] u by which feet on one line may differ; feet, and u of line, from which
+a slope can be told; feet that lines are tried on; and the slope (15 degrees) beyond which it is no
+line of writing."""
+
+LEVEL_COUNTS, HANGS_BELOW, IS_A_TAIL = 4.0, 0.5, 0.7
+"""[feet for each u, feet, u] Feet that a line must have more for each u that it climbs in one; what
+a foot that hangs below it takes from it; and u below it from which that is a tail. Bars of an e
+that seem to climb have the feet of all letters below them."""
+
+MOSTLY_LEVEL, MORE_FEET = 0.75, 1.0
+"""[share, feet] Share of the feet: where as many stand level, no other line is looked for; and by
+how many more must stand on it."""
 
 
 def slope_of(traces: Traces) -> tuple[float, float]:

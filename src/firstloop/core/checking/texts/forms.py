@@ -3,8 +3,8 @@
 from dataclasses import replace
 from functools import lru_cache
 
-from firstloop.core.checking.forms import forms_of
-from firstloop.core.checking.lines import STANDARD
+from firstloop.core.checking.explain.forms import forms_of
+from firstloop.core.checking.measure.lines import STANDARD
 from firstloop.core.letters import Hand, Letter, draw
 from firstloop.core.letters.hands import PLAIN
 from firstloop.core.letters.moves import MoveKind, Script, ScriptStroke

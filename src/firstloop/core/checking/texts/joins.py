@@ -9,7 +9,15 @@ from firstloop.core.checking.texts.measures import Stood, TextMeasure
 from firstloop.core.checking.texts.pieces import Piece
 from firstloop.core.contract import Code
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import A_LIFT, GOES_ON, LANDING
+
+A_LIFT = 0.25
+"""[u] u that a lift at a join counts for at least."""
+
+GOES_ON = 0.3
+"""[u] Of ink after a letter that the hand does not join, from which a join was begun."""
+
+LANDING = 0.15
+"""[share] Share of a joined letter's ink, from its beginning, in which the join lands."""
 
 
 def broken_joins(

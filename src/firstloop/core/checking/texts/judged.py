@@ -4,19 +4,24 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.joined_letter import judged_on_its_way
-from firstloop.core.checking.judge import Judgement
-from firstloop.core.checking.setting import Setting
+from firstloop.core.checking.letters.judge import Judgement
+from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.texts.alphabet import whole_alphabet
-from firstloop.core.checking.texts.asked import Asked
+from firstloop.core.checking.texts.joined_letter import judged_on_its_way
 from firstloop.core.checking.texts.measures import MARKS, Stood
 from firstloop.core.checking.texts.pieces import Laid, Piece
+from firstloop.core.checking.texts.text_setting import Asked
 from firstloop.core.checking.texts.traces import Trace, box_of
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.geometry.even import Lines
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.likeness import confusable
-from firstloop.core.limits import ALIKE, CLEARLY_ANOTHER, IS_ANOTHER
+
+ALIKE, CLEARLY_ANOTHER, IS_ANOTHER = 0.36, 0.08, 0.04
+"""[0 to 1, u², u²] How easily two letters are confused (0 to 1), above which one may be the other's
+slip: n for h, a for d. Where another is read that is less alike, and by more than the second (u²),
+it was another letter that was written; what cannot be read is looked at once more, and is another
+if it is as near to it as the third."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -5,20 +5,27 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from firstloop.core.checking.findings import MarkKind
+from firstloop.core.checking.measure.closures import RING
+from firstloop.core.checking.say.findings import MarkKind
 from firstloop.core.checking.texts.traces import Trace, Traces, around
-from firstloop.core.limits import (
-    A_LONG_BAR,
-    A_RING,
-    A_STEM,
-    A_STRUCK_WORD,
-    RING,
-    STRIKE_SLOPE,
-    STRIKE_STRAIGHT,
-    STRIKES_ACROSS,
-    STRIKES_OUT,
-    UNDER_THE_LINE,
-)
+
+A_STEM, A_LONG_BAR = 0.3, 0.75
+"""[u] Across: what is narrower is a stem, which one line does not strike out but crosses; and what
+is shorter is a bar."""
+
+A_STRUCK_WORD = 1.4
+"""[u] Across: what a longer line goes right across is struck out, whatever it is."""
+
+UNDER_THE_LINE = -0.12
+"""[u] What lies wholly below is no letter but a mark under the line."""
+
+A_RING = 1.3
+"""[u] Across: what goes round a letter is larger than a letter's own round."""
+
+STRIKE_SLOPE, STRIKE_STRAIGHT, STRIKES_ACROSS, STRIKES_OUT = 1.2, 0.85, 0.4, 0.65
+"""[ratio, ratio, u, share] A strike rises by less than the first for each u across, its chord is
+longer than the second of it, it is wider than the third (u), and goes over the fourth of what it
+strikes out."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -10,22 +10,24 @@ from typing import NamedTuple
 
 import numpy as np
 
-from firstloop.core.checking.lines import STANDARD
+from firstloop.core.checking.measure.lines import STANDARD
 from firstloop.core.checking.texts.traces import Box
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.compiled import NUMBERS, POINTS, compiled_for
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import (
-    BARS_MAY_MEET,
-    CLOSE_ENOUGH,
-    FAR_ENOUGH,
-    ROW_FAR_ENOUGH,
-    WIDER_THAN_INSIDE,
-    WORD_FAR_ENOUGH,
-    WORD_NEAR_ENOUGH,
-)
+
+CLOSE_ENOUGH, FAR_ENOUGH, ROW_FAR_ENOUGH = 0.1, 0.75, 2.4
+"""[u] Of white between letters that stand well: between the first and the second in a word, the
+first and the third in a row."""
+
+BARS_MAY_MEET = 0.2
+"""[u] By which the bar of a t or an f may run into its neighbour."""
+
+WORD_NEAR_ENOUGH, WORD_FAR_ENOUGH, WIDER_THAN_INSIDE = 0.6, 2.4, 0.2
+"""[u] Of white between words that stand well; and by how much more than inside them it is then."""
+
 
 SHORT, TALL = frozenset("acemnorsuvwxz"), frozenset("bdhkl")
 """Letters whose heights are compared with each other; tails are compared by themselves."""

@@ -11,10 +11,10 @@ from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.limits import (
-    NEAR_ITS_DOT,
-    STOP_IS_LOW,
-)
+
+NEAR_ITS_DOT, STOP_IS_LOW = 1.3, 0.35
+"""[u] Along the line from a letter to its dot at most; u above the line, below which a dot is a
+stop."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from firstloop.core.checking.findings import LetterResult, RowCourse
+from firstloop.core.checking.say.findings import LetterResult, RowCourse
 from firstloop.core.contract import Verdict
 
 _WEIGHT = {Verdict.NOT_YET: 1.0, Verdict.NEARLY: 0.4}

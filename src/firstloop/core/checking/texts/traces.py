@@ -3,12 +3,15 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
-from firstloop.core.checking.lines import OntoStandard
+from firstloop.core.checking.measure.lines import OntoStandard
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, evenly, length_of
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import A_DOT, DOT_BOX
+
+A_DOT, DOT_BOX = 0.4, 0.3
+"""[u] Along and across: what is no longer and no wider is a dot, whatever else it is."""
+
 
 Box = tuple[float, float, float, float]
 """Left, bottom, right, top in u."""

@@ -9,7 +9,7 @@ import numpy as np
 import numpy.typing as npt
 
 from firstloop.core.checking.texts.course import Course, terms_of
-from firstloop.core.checking.texts.met import Form
+from firstloop.core.checking.texts.forms_on_the_way import Form
 from firstloop.core.checking.texts.traces import Trace
 from firstloop.core.checking.texts.way_through import Way
 from firstloop.core.geometry import polyline

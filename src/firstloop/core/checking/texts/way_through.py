@@ -13,13 +13,24 @@ import numpy.typing as npt
 
 from firstloop.core.geometry.compiled import compiled, compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.limits import (
-    BESIDE_THE_PATH,
-    COMES_TWICE,
-    FAR,
-    LEFT_OUT_OF_A_WORD,
-    WORST_SAMPLE,
-)
+
+LIFTED_AT_A_JOIN, UNLIFTED = 0.4, 1.2
+LEFT_OUT_OF_A_WORD, COMES_TWICE = 2.4, 2.0
+"""[u²] What a join costs that is left out, how much more where the pen is not lifted, what a letter
+costs that is left out, and one that comes twice. A letter is some thirty steps, and as another
+costs 0.15 and more each. Summed over steps."""
+
+HEADING_WEIGHT, WORST_SAMPLE = 0.25, 0.6
+"""[u²] What going at right angles costs a step, and what a step costs at most."""
+
+MAY_LIE_BESIDE, BESIDE_THE_PATH, BAR_COMES_LATER = 1.6, 0.12, 0.3
+"""[u, u², u²] u: a longer trace is part of the path; u², summed: what a trace costs that lies
+beside it, and a capital whose bar does."""
+
+WINDOW, FAR = 4, 1000.0
+"""[letters, u²] Letters by which a joined text may be ahead of or behind an even share of the ink;
+and u² that no way through it costs."""
+
 
 Indices = npt.NDArray[np.intp]
 Values = npt.NDArray[np.float32]

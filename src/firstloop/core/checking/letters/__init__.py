@@ -1,0 +1,1 @@
+"""The check of one letter: explained, measured and said."""

@@ -1,0 +1,1 @@
+"""Measuring explained ink: numbers with their places, that as yet mean nothing."""

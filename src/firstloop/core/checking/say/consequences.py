@@ -1,0 +1,54 @@
+"""What follows from what: one cause is one finding."""
+
+from collections.abc import Sequence
+
+from firstloop.core.checking.explain.explanation import Explanation
+from firstloop.core.checking.measure.measures import Measure
+from firstloop.core.checking.say.catalogue import CATALOGUE
+from firstloop.core.contract import Code, Verdict
+from firstloop.core.letters.moves import MoveKind
+
+Judged = tuple[Measure, Verdict]
+"""A measure and where it stands against its limit."""
+
+
+def without_consequences(found: Sequence[Judged], explanation: Explanation) -> list[Judged]:
+    """What remains when what another finding already explains is left out."""
+    to_mend = {measure.code: measure for measure, severity in found if severity is Verdict.NOT_YET}
+    explained = _in_this_letter(to_mend, explanation)
+    for code in CATALOGUE:  # the more important first; what is explained itself explains nothing
+        if code in to_mend and code not in explained:
+            explained |= {kind.code for kind in CATALOGUE.values() if code in kind.explained_by}
+    return [judged for judged in found if judged[0].code not in explained]
+
+
+def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set[Code]:
+    """What is explained by how this letter was made."""
+    explained: set[Code] = set()
+    first = explanation.written[0].piece.drawn.stroke
+    flipped, faults = explanation.settled.flipped, explanation.way.faults
+    begun_wrong = any(fault.code is Code.START_PLACE for fault in faults) or first in flipped
+    if Code.START_PLACE in codes and begun_wrong:
+        # Begun at the foot, the stem is pushed up: a round the other way is a thing of its own.
+        explained.add(Code.STROKE_DIRECTION)
+    if Code.WIDTH in codes and not flipped and not faults:
+        explained.add(Code.START_PLACE)  # a letter too wide begins further off
+    gap, length = codes.get(Code.OPEN_GAP), codes.get(Code.PART_LENGTH)
+    if gap is not None and length is not None and gap.stroke == length.stroke:
+        explained.add(Code.OPEN_GAP)  # a bar of another length ends elsewhere
+    if Code.READS_AS_OTHER in codes and length is not None:
+        drawn = explanation.letter.strokes[length.stroke][length.move]
+        # A stubby E is no I, for every part is there; but an n without its leg is an r.
+        is_a_bar = drawn.move.kind in (MoveKind.CROSS, MoveKind.ARM)
+        explained.add(Code.READS_AS_OTHER if is_a_bar else Code.PART_LENGTH)
+    if Code.READS_AS_OTHER in codes:
+        if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
+            explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
+        other = codes[Code.READS_AS_OTHER].other or ""
+        if Code.BODY_HEIGHT in codes and other.lower() == explanation.letter.name.lower():
+            explained.add(Code.READS_AS_OTHER)  # a v that is too tall is no capital
+        if Code.START_PLACE in codes and codes[Code.START_PLACE].value > 0:
+            explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
+    if set(codes) - {Code.SHAPE_OFF}:
+        explained.add(Code.SHAPE_OFF)  # it is for what no other code says
+    return explained
