@@ -1,5 +1,5 @@
 # One command a chore. `make setup` is quick when nothing changed: each step leaves a stamp.
-.PHONY: setup demo test coverage check check-python check-web calibrate bench mutants client wheel
+.PHONY: setup demo test nightly coverage check check-python check-web calibrate bench mutants client wheel
 .PHONY: screenshots clean
 .DELETE_ON_ERROR:
 # Bytecode is kept, wherever this runs: the many processes of a test run compile nothing twice.
@@ -21,7 +21,14 @@ demo: setup
 
 test: setup $(STAMPS)/chromium
 	cd web && npm test
-	$(if $(ROOMY),PYTEST_DEBUG_TEMPROOT=$(ROOMY)) $(PY)/pytest -n auto --dist worksteal
+	$(if $(ROOMY),PYTEST_DEBUG_TEMPROOT=$(ROOMY)) $(PY)/pytest -n auto --dist worksteal --durations 10
+
+# All of what a day's run takes a sample of, drawn by a seed of its own; `make nightly SEED=...` is
+# that night again.
+SEED ?= $(shell date +%Y%m%d)
+nightly: setup $(STAMPS)/chromium
+	FIRST_LOOP_NIGHT=$(SEED) $(if $(ROOMY),PYTEST_DEBUG_TEMPROOT=$(ROOMY)) $(PY)/pytest -n auto \
+		--dist worksteal --durations 10
 
 # Which lines no test comes by. Counting makes the tests twice as slow, so it is a look and no gate;
 # it leaves out the browser's tests and the measuring ones, which come by all and tell no more.

@@ -10,7 +10,6 @@ import urllib.request
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
-from datetime import UTC, datetime
 from pathlib import Path
 
 import uvicorn
@@ -18,7 +17,6 @@ from playwright.sync_api import Browser, Playwright
 
 from firstloop.api.app import create_app
 from firstloop.cli.serving import INTERFACE
-from firstloop.services.preparing import prepare
 from firstloop.store.database import Database
 
 HERE = ("127.0.0.1", 50_000)
@@ -108,7 +106,6 @@ class InProcess:
         self._thread = threading.Thread(
             target=self._server.run, kwargs={"sockets": [self._socket]}, daemon=True
         )
-        prepare(database, datetime.now(UTC))
 
     @property
     def address(self) -> str:

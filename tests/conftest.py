@@ -13,6 +13,12 @@ from firstloop.services.classes import begin
 from firstloop.store import accounts
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
+from tests.sampling import IS_NIGHT, SEED
+
+
+def pytest_report_header() -> str:
+    return f"all is tried, drawn by {SEED}" if IS_NIGHT else "a sample is tried; make nightly: all"
+
 
 INKS = Path(__file__).parent / "inks"
 

@@ -7,7 +7,9 @@ from pathlib import Path
 
 import pytest
 
+from firstloop.core.letters import HANDS
 from tests.conftest import INKS
+from tests.sampling import every
 
 WITHOUT = "import sys; sys.modules['numba'] = None\n"
 CHECK = "from firstloop.cli import main; raise SystemExit(main(sys.argv[1:]))"
@@ -23,7 +25,7 @@ from firstloop.core.letters.style import Style
 from firstloop.formats.result_json import as_json
 rng = np.random.default_rng(31)
 for hand in HANDS.values():
-    for word in ("fig", "quay", "lucky", "moth"):
+    for word in sys.argv[1:]:
         ink = write_text(word, hand, Ruling(), draw_pupil(rng), rng)
         task, style = Task(word, Kind.WORD), Style(hand.name)
         print(json.dumps(as_json(check_text(ink, task, style, Ruling()))))
@@ -38,10 +40,12 @@ def said(program: str, *arguments: str | Path) -> list[object]:
 
 @pytest.mark.measuring
 def test_letters_and_words_are_judged_the_same_without_numba() -> None:
-    check = ("check", "--json", "--workers", "1", INKS)
+    inks = every(4, sorted(INKS.glob("*.inkml")))
+    check: list[str | Path] = ["check", "--json", "--workers", "1", *inks]
     letters = said("import sys\n" + CHECK, *check)
-    assert len(letters) > 40
+    assert len(letters) == len(inks) > 10
     assert said(WITHOUT + CHECK, *check) == letters
-    words = said("import sys\n" + WRITTEN)
-    assert len(words) == 16
-    assert said(WITHOUT + WRITTEN) == words
+    asked = every(3, ["fig", "quay", "lucky", "moth"])
+    words = said("import sys\n" + WRITTEN, *asked)
+    assert len(words) == len(HANDS) * len(asked)
+    assert said(WITHOUT + WRITTEN, *asked) == words

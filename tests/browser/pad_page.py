@@ -71,7 +71,7 @@ def kept(page: Page, count: int) -> list[dict[str, Any]]:
         found[:] = child["newest"]
         return len(found)
 
-    for _ in range(100):
+    for _ in range(300):
         if total() == count:
             break
         page.wait_for_timeout(100)

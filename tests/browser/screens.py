@@ -1,5 +1,7 @@
 """The address of every screen, for what all of them are to keep to."""
 
+from playwright.sync_api import Page
+
 SCREENS = [
     "/plan/today",
     "/plan/families",
@@ -21,3 +23,13 @@ SCREENS = [
     "/settings",
     "/new-class",
 ]
+
+SETTLED = """() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => {
+  const told = [...document.querySelectorAll("[role=status]")];
+  done(!told.some((one) => one.textContent.startsWith("Fetching")));
+})))"""
+
+
+def settled(page: Page) -> None:
+    """Waits until a screen has all that it asked for, and has drawn it."""
+    page.wait_for_function(SETTLED)

@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import Page
 
 from tests.browser.pad_page import NewPad, away, back, go_to, sit
-from tests.browser.screens import SCREENS
+from tests.browser.screens import SCREENS, settled
 from tests.browser.test_reflow import WIDTHS, assert_nothing_is_out_of_reach
 
 pytestmark = pytest.mark.browser
@@ -28,26 +28,27 @@ def faults(page: Page) -> list[str]:
 
 @pytest.mark.parametrize("screen", SCREENS)
 def test_axe_finds_nothing_to_mend_and_nothing_is_out_of_reach(page: Page, screen: str) -> None:
-    page.goto(screen, wait_until="networkidle")
+    page.goto(screen)
     page.get_by_role("heading", level=1).wait_for(state="attached")
+    settled(page)
     assert faults(page) == []
     for width in WIDTHS:
         assert_nothing_is_out_of_reach(page, width)
 
 
 def test_axe_finds_nothing_to_mend_in_a_lesson(page: Page) -> None:
-    page.goto("/plan/today", wait_until="networkidle")
+    page.goto("/plan/today")
     page.get_by_role("radio", name="Full").click()
     page.get_by_role("button", name="Plan the lesson on").click()
     page.get_by_role("button", name="Choose words").click()
-    page.wait_for_load_state("networkidle")
+    settled(page)
     assert faults(page) == []
     page.get_by_role("link", name="To the board").click()
     page.get_by_role("heading", name="Settle").wait_for()
     ways = page.get_by_role("group", name="How it is shown").get_by_role("radio")
     for _ in range(STEPS):
         for _ in range(max(1, ways.count())):
-            page.wait_for_load_state("networkidle")
+            settled(page)
             assert faults(page) == []
             page.keyboard.press("m")
         page.keyboard.press("PageDown")
@@ -60,7 +61,7 @@ def test_axe_finds_nothing_to_mend_on_a_pad(page: Page, new_pad: NewPad, lesson:
     sit(pad, "Bram")
     for step in ("own", "big", "best", "show"):
         go_to(page, lesson, step)
-        pad.wait_for_load_state("networkidle")
+        settled(pad)
         assert faults(pad) == [], step
     pad.evaluate("navigator.serviceWorker.ready.then(() => true)")
     away(pad)

@@ -79,7 +79,7 @@ def states(pad: Page) -> list[str]:
 
 def is_saved(pad: Page, expected: list[str]) -> None:
     """What is in memory is in the tablet's store soon after."""
-    for _ in range(100):
+    for _ in range(400):
         if states(pad) == expected:
             return
         pad.wait_for_timeout(50)

@@ -3,6 +3,8 @@
 import pytest
 from playwright.sync_api import Page
 
+from tests.browser.screens import settled
+
 pytestmark = pytest.mark.browser
 
 WIDTHS = [320, 500, 780, 1000]
@@ -20,7 +22,7 @@ OUT_OF_REACH = """() => [...document.querySelectorAll("a, button, input, select,
 
 def assert_nothing_is_out_of_reach(page: Page, width: int) -> None:
     page.set_viewport_size({"width": width, "height": 720})
-    page.wait_for_load_state("networkidle")
+    settled(page)
     assert page.evaluate("document.documentElement.scrollWidth") <= width, width
     assert page.evaluate(OUT_OF_REACH) == [], width
     for station in STATIONS:
@@ -31,7 +33,7 @@ def assert_nothing_is_out_of_reach(page: Page, width: int) -> None:
 
 
 def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page) -> None:
-    page.goto("/plan/today", wait_until="networkidle")
+    page.goto("/plan/today")
     page.set_viewport_size({"width": 320, "height": 640})
     page.get_by_role("radio", name="Full").click()
     page.get_by_role("button", name="Plan the lesson on").click()
@@ -40,7 +42,7 @@ def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page) -> None:
     page.get_by_role("link", name="To the board").click()
     page.get_by_role("heading", name="Settle").wait_for()
     for _ in range(13):
-        page.wait_for_load_state("networkidle")
+        settled(page)
         # What a step draws may come a moment after it is gone to.
         page.wait_for_function("document.documentElement.scrollWidth <= 320")
         page.keyboard.press("PageDown")

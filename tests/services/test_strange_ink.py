@@ -17,11 +17,12 @@ from firstloop.store import attempts, texts
 from firstloop.store.database import Database
 from firstloop.store.records import UNJUDGED, ClassRecord
 from tests import letters
+from tests.sampling import seeds
 from tests.services.conftest import MONDAY, Write
 from tests.strange_inks import LETTERS, strange_letter, strange_text
 
-SEEDS, OF_EACH = range(10), 500
-"""5,000 inks, in parts that several workers share."""
+SEEDS, OF_EACH = seeds(by_day=1, at_night=10), 500
+"""5,000 inks at night, in parts that several workers share."""
 
 WORDS = ("fig", "jab", "kept", "moth", "quay", "vex", "wizard", "lucky", "tree", "on")
 KINDS = (Kind.WORD, Kind.ROW, Kind.SEQUENCE, Kind.SENTENCE)

@@ -1,5 +1,6 @@
 """Letters as they are drawn: on their lines, without kinks, branching where the design says."""
 
+from collections.abc import Callable
 from itertools import pairwise
 from typing import Any
 
@@ -16,18 +17,30 @@ from firstloop.core.letters.phrases import move_words, phrase
 from firstloop.core.letters.ruling import Line, Ruling
 
 RULING = Ruling(top=1.8, drop=-0.9)
-LETTERS = [
-    pytest.param(hand.name, draw(script, hand.proportions, RULING), id=f"{hand.name} {name}")
+LETTERS = {
+    hand.name: {
+        f"{name} {way}": draw(script, hand.proportions, RULING)
+        for name, own in hand.scripts.items()
+        for way, script in {"": own, **hand.alternatives.get(name, {})}.items()
+    }
     for hand in HANDS.values()
-    for name, script in hand.scripts.items()
-] + [
-    pytest.param(hand.name, draw(script, hand.proportions, RULING), id=f"{hand.name} {name} {way}")
-    for hand in HANDS.values()
-    for name, by_name in hand.alternatives.items()
-    for way, script in by_name.items()
-    if script is not hand.scripts[name]
-]
+}
 TALL, TAILED = set("bdfhkl"), set("gjpqy")
+
+
+def of_each_letter(asked: Callable[[Letter], None]) -> Callable[[str], None]:
+    """A test a hand, which names the letter of it that fails."""
+
+    @pytest.mark.parametrize("hand", HANDS)
+    def asked_of_all(hand: str) -> None:
+        for name, letter in LETTERS[hand].items():
+            try:
+                asked(letter)
+            except AssertionError as error:
+                raise AssertionError(f"{hand} {name}: {error}") from error
+
+    asked_of_all.__doc__ = asked.__doc__
+    return asked_of_all
 
 
 def extent(letter: Letter) -> tuple[float, float]:
@@ -61,8 +74,8 @@ def test_every_hand_has_every_letter_digit_and_mark() -> None:
         assert set(hand.scripts) == everything
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_small_letters_and_capitals_fill_their_spaces_and_no_more(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_small_letters_and_capitals_fill_their_spaces_and_no_more(letter: Letter) -> None:
     low, high = extent(letter)
     if letter.name in GROUPS["small"] and letter.name not in "ijt":  # dots, and a middling t
         assert high == pytest.approx(RULING.top if letter.name in TALL else 1.0, abs=0.02)
@@ -74,15 +87,15 @@ def test_small_letters_and_capitals_fill_their_spaces_and_no_more(hand: Any, let
         assert (low, high) == pytest.approx((0.0, RULING.top), abs=0.02)
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_each_move_begins_where_the_last_one_ended(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_each_move_begins_where_the_last_one_ended(letter: Letter) -> None:
     for stroke in letter.strokes:
         for before, after in pairwise(stroke):
             np.testing.assert_array_equal(before.points[-1], after.points[0])
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_a_stroke_turns_by_more_than_15_degrees_only_at_its_corners(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_a_stroke_turns_by_more_than_15_degrees_only_at_its_corners(letter: Letter) -> None:
     for script, stroke in zip(letter.script.strokes, letter.strokes, strict=True):
         path = np.vstack([stroke[0].points, *(move.points[1:] for move in stroke[1:])])
         turns = np.abs((turns_deg(path) + 180.0) % 360.0 - 180.0)
@@ -110,8 +123,8 @@ ENCLOSED = dict.fromkeys("abdegopqADOPQR0469", 1) | dict.fromkeys("B8", 2)
 """How many spaces a letter encloses; the others none."""
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_letters_are_closed_where_they_should_be_and_nowhere_else(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_letters_are_closed_where_they_should_be_and_nowhere_else(letter: Letter) -> None:
     expected = ENCLOSED.get(letter.name, 0)
     if letter.name == "4" and letter.script is PLAIN.scripts["4"]:
         expected = 0  # its top is open
@@ -167,8 +180,8 @@ def area_under_way(points: np.ndarray) -> float:
     return float((x * np.roll(y, -1) - np.roll(x, -1) * y).sum())
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_arches_leave_their_stem_without_a_kink(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_arches_leave_their_stem_without_a_kink(letter: Letter) -> None:
     for stroke in letter.strokes:
         for back, over in pairwise(stroke):
             if back.move.kind is MoveKind.BACK and over.move.leave_deg is None:
@@ -176,8 +189,8 @@ def test_arches_leave_their_stem_without_a_kink(hand: Any, letter: Any) -> None:
                 assert np.abs(turns_deg(path)).max() < 12
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_going_back_runs_along_the_stem_that_was_drawn(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_going_back_runs_along_the_stem_that_was_drawn(letter: Letter) -> None:
     for stroke in letter.strokes:
         for down, back in pairwise(stroke):
             if back.move.kind is MoveKind.BACK:
@@ -204,8 +217,8 @@ def test_width_and_slant_are_the_hands() -> None:
     np.testing.assert_allclose(leaning.moves[0].points[0], [RULING.top, RULING.top])
 
 
-@pytest.mark.parametrize(("hand", "letter"), LETTERS)
-def test_the_phrase_has_words_for_every_move(hand: Any, letter: Any) -> None:
+@of_each_letter
+def test_the_phrase_has_words_for_every_move(letter: Letter) -> None:
     words = [word for stroke in move_words(letter.script) for word in stroke]
     assert len(words) == len(letter.moves)
     assert all(word and word in phrase(letter.script) for word in words)

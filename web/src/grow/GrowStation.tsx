@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import type { GrowOut as Grow } from "../api/schema";
 import { useGrow } from "../api/attemptQueries";
-import { ClassStage, PupilStage } from "./Stages";
+import { ClassStage, PupilStage } from "../ui/Stages";
 import { SmallLetter } from "../ui/SmallLetter";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 
 import { useClassroom, useStyle } from "../api/queries";
 import { useHerClasses, useSchool } from "../api/schoolQueries";
-import { ClassStage } from "../grow/Stages";
+import { ClassStage } from "../ui/Stages";
 import { Loading, ProblemNote } from "../ui/states";
 import { AccountPart } from "./AccountPart";
 import { ClassPart } from "./ClassPart";

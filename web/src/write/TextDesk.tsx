@@ -9,7 +9,7 @@ import { useClassroom } from "../api/queries";
 import type { ClassOut as Classroom, TextOut } from "../api/schema";
 import { useHandInText, useTakeBackText } from "../api/textQueries";
 import { ruledFor } from "../ink/padGeometry";
-import { TextOnLines } from "../ink/TextOnLines";
+import { TextOnLines } from "../ui/TextOnLines";
 import { inkOf, usePad } from "../ink/usePad";
 import { useSize } from "../ink/useSize";
 import { Choice } from "../ui/Choice";

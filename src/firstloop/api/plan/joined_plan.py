@@ -76,7 +76,9 @@ def delete_joining(record: Record, school_class: Class) -> JoiningOut:
 
 
 @router.post("/taught")
-def post_taught_stage(record: Record, school_class: Class, sent: TaughtPartsIn, now: Now) -> JoiningOut:
+def post_taught_stage(
+    record: Record, school_class: Class, sent: TaughtPartsIn, now: Now
+) -> JoiningOut:
     """Says of a stage that it is taught, or is not, whatever lessons were given."""
     joined_plan.set_taught(record, school_class, sent.parts, now, taught=sent.taught)
     return _joining_out(record, school_class)

@@ -10,7 +10,7 @@ import { Loading, ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { useGoesOn } from "../onwards";
 import { OneOf } from "./OneOf";
-import { TextOnLines } from "../../ink/TextOnLines";
+import { TextOnLines } from "../../ui/TextOnLines";
 
 const SLOW = 0.7;
 /** u: so that a date is on one line in both hands, and they can be compared. */

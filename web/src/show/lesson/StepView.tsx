@@ -10,7 +10,7 @@ import { MissingPair } from "./MissingPair";
 import { PupilsWork } from "./PupilsWork";
 import { Settle } from "./Settle";
 import { SlipsStep } from "./SlipsStep";
-import { TextOnLines } from "../../ink/TextOnLines";
+import { TextOnLines } from "../../ui/TextOnLines";
 import { TurnsStep } from "./TurnsStep";
 import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";

@@ -11,7 +11,7 @@ import { Empty } from "../../ui/states";
 import { useGoesOn } from "../onwards";
 import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
-import { TextOnLines } from "../../ink/TextOnLines";
+import { TextOnLines } from "../../ui/TextOnLines";
 
 export function WordsStep({ words, told }: { words: Word[]; told: readonly string[] }) {
   const [at, setAt] = useState(0);

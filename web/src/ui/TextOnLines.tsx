@@ -1,11 +1,11 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
 import type { TrickyOut } from "../api/schema";
 import { useText, useTricky } from "../api/lessonQueries";
-import { boxOf, viewBoxOf, viewOf } from "./geometry";
-import { PenLine } from "./PenLine";
-import { RuledLines } from "./RuledLines";
-import { type Placed, rowsOf, strokesOf } from "./wordRows";
-import { Empty, Loading, ProblemNote } from "../ui/states";
+import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
+import { PenLine } from "../ink/PenLine";
+import { RuledLines } from "../ink/RuledLines";
+import { type Placed, rowsOf, strokesOf } from "../ink/wordRows";
+import { Empty, Loading, ProblemNote } from "./states";
 
 const PEN = 0.1;
 const LONGEST_LINE = 17; // u: what is still read from the back of a room

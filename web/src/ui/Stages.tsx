@@ -1,9 +1,9 @@
 /** By which limits letters are checked: those of the class, and of a child who is further or not. */
 import type { PupilOut as Pupil, Stage } from "../api/schema";
 import { useClassroom, useSetPupilStage, useSetStage } from "../api/queries";
-import { Choice } from "../ui/Choice";
-import { Pick } from "../ui/Pick";
-import { ProblemNote } from "../ui/states";
+import { Choice } from "./Choice";
+import { Pick } from "./Pick";
+import { ProblemNote } from "./states";
 
 const STAGES: readonly { value: Stage; label: string; what: string }[] = [
   {
