@@ -44,5 +44,5 @@ def test_a_lesson_can_be_given_on_a_narrow_screen(page: Page) -> None:
     for _ in range(13):
         settled(page)
         # What a step draws may come a moment after it is gone to.
-        page.wait_for_function("document.documentElement.scrollWidth <= 320")
+        page.wait_for_function("() => document.documentElement.scrollWidth <= 320")
         page.keyboard.press("PageDown")

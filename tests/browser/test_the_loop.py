@@ -169,7 +169,7 @@ def test_a_style_that_is_only_tried_changes_nothing(page: Page) -> None:
     page.get_by_role("radio", name="Joined with loops").click()
     expect(page.get_by_role("radio", name="f: open tail")).to_be_visible()
     page.get_by_role("button", name="As it was").click()
-    expect(page.get_by_role("radio", name="Plain print")).to_be_checked()
+    expect(page.get_by_role("radio", name="Print", exact=True)).to_be_checked()
     page.get_by_role("slider", name="Lean").press("ArrowRight")
     expect(page.get_by_text("1°")).to_be_visible()
     page.get_by_role("link", name="Show").click()

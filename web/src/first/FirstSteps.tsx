@@ -8,22 +8,9 @@ import type { ChoicesOut, ClassIn } from "../api/schema";
 import { Button } from "../ui/Button";
 import { ChildList, useChildren } from "../ui/ChildList";
 import { Choice } from "../ui/Choice";
+import { handName, RULING_NAMES } from "../ui/names";
 import { SmallPicture } from "../ui/SmallPicture";
 import { Loading, ProblemNote } from "../ui/states";
-
-const HANDS: Record<string, string> = {
-  plain: "Print",
-  flick: "Print with flicks",
-  joined: "Joined",
-  looped: "Joined with loops",
-};
-const RULINGS: Record<NonNullable<ClassIn["ruling"]>, string> = {
-  base: "One line",
-  two: "Two lines",
-  three: "Three lines",
-  four: "Four lines",
-  squares: "Squares",
-};
 
 /** With a class there already, another is begun beside it. */
 export function FirstSteps({ hasClass = false }: { hasClass?: boolean }) {
@@ -83,9 +70,9 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
                 onChange={setHand}
                 options={choices.hands.map((one) => ({
                   value: one.hand,
-                  name: HANDS[one.hand] ?? one.hand,
+                  name: handName(one.hand),
                   label: (
-                    <Pictured title={HANDS[one.hand] ?? one.hand}>
+                    <Pictured title={handName(one.hand)}>
                       <SmallPicture picture={one.picture} lines={lines} className="h-16" />
                     </Pictured>
                   ),
@@ -99,9 +86,9 @@ function Page({ choices, hasClass }: { choices: ChoicesOut; hasClass: boolean })
                 onChange={setRuling}
                 options={choices.rulings.map((one) => ({
                   value: one.ruling,
-                  name: RULINGS[one.ruling],
+                  name: RULING_NAMES[one.ruling],
                   label: (
-                    <Pictured title={RULINGS[one.ruling]}>
+                    <Pictured title={RULING_NAMES[one.ruling]}>
                       {word ? (
                         <SmallPicture picture={word} lines={one.lines} className="h-16" />
                       ) : null}

@@ -2,10 +2,11 @@
 import { Check, Undo2 } from "lucide-react";
 import { useState } from "react";
 
-import type { RulingKind, StyleIn as Style } from "../../api/schema";
+import type { StyleIn as Style } from "../../api/schema";
 import { usePreview, useSetStyle, useStyle } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { handName, RULING_NAMES } from "../../ui/names";
 import { Loading, ProblemNote } from "../../ui/states";
 import { AlternativeChoice } from "./AlternativeChoice";
 import { HandFiles } from "./HandFiles";
@@ -15,19 +16,6 @@ import { ProportionSlider } from "./ProportionSlider";
 import { TrueSize } from "./TrueSize";
 
 const SPECIMENS = ["abcdefghi", "jklmnopqr", "stuvwxyz", "A quiet hour"];
-const HAND_NAMES: Record<string, string> = {
-  plain: "Plain print",
-  flick: "Print with flicks",
-  joined: "Joined",
-  looped: "Joined with loops",
-};
-const RULING_NAMES: Record<RulingKind, string> = {
-  base: "Base line",
-  two: "Two lines",
-  three: "Three",
-  four: "Four",
-  squares: "Squares",
-};
 /** What can be set: of the hand, which has its own, and of the lines, which have not. */
 const OF_THE_HAND = [
   { key: "slant_deg", name: "Lean", unit: "°", step: 1 },
@@ -78,7 +66,7 @@ function Desk({ kept }: { kept: Style }) {
           }}
           options={(seen?.hands ?? []).map(({ name }) => ({
             value: name,
-            label: HAND_NAMES[name] ?? name,
+            label: handName(name),
           }))}
         />
         {seen ? (

@@ -2,13 +2,7 @@
 import type { LetterPage } from "../../api/schema";
 import { LetterModel } from "../../ink/LetterModel";
 import { letterTimeline } from "../../ink/timeline";
-
-const HAND_NAMES: Record<string, string> = {
-  plain: "Plain print",
-  flick: "Print with flicks",
-  joined: "Joined",
-  looped: "Joined with loops",
-};
+import { handName } from "../../ui/names";
 
 export function Forms({ forms }: { forms: LetterPage["forms"] }) {
   return (
@@ -26,7 +20,7 @@ export function Forms({ forms }: { forms: LetterPage["forms"] }) {
               className="h-[25rem] w-full rounded-lg border-2 border-crease bg-leaf"
             />
             <figcaption className="text-center text-sm">
-              {HAND_NAMES[hand] ?? hand}
+              {handName(hand)}
               {own ? <span className="font-bold"> · the class’s</span> : null}
             </figcaption>
           </figure>
