@@ -17,12 +17,13 @@ HEAD = """# Numbers that decide
 Every number that decides something where ink is explained and measured, from where it stands beside
 its rule. The limits of findings stand with their codes in `core/checking/say/catalogue.py` and
 `core/checking/texts/catalogue.py`, and in [checking.md](checking.md). Lengths are in u (x-heights).
-"By trial" means: on letters and texts of made-up pupils, by seeds that nothing is measured on.
+"By trial" means: on letters and texts of made-up pupils, by seeds that nothing is measured on. Where
+"not written down" stands, the reason is all that is known: nobody noted what it was tried on.
 
 This page is made by `python -m scripts.limits`.
 """
 
-BY_TRIAL = "By trial."
+UNKNOWN = "not written down"
 SOURCE = re.compile(r"(?:(?<=\. )|(?<=: )|^)((?:By trial|Of \d|RFC|Measured)\b.*)$")
 
 
@@ -78,7 +79,7 @@ def _in(file: Path) -> Iterator[Number]:
         known = SOURCE.search(words)
         reason = words[: known.start()].strip() if known else words
         value = ast.unparse(node.value).strip("()")
-        yield Number(module, names, value, unit, reason, known[1] if known else BY_TRIAL)
+        yield Number(module, names, value, unit, reason, known[1] if known else UNKNOWN)
 
 
 def _is_number(node: ast.expr) -> bool:

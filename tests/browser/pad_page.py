@@ -75,5 +75,5 @@ def kept(page: Page, count: int) -> list[dict[str, Any]]:
         if total() == count:
             break
         page.wait_for_timeout(100)
-    assert len(found) == count
+    assert len(found) == count, [(one["at"], one["struck"]) for one in found]
     return found

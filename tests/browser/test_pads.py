@@ -47,6 +47,7 @@ def test_alone_it_keeps_what_is_written_and_hands_it_in_when_the_network_is_back
     pad.reload()  # a lid that was closed: it opens by itself
     expect(pad.get_by_role("application")).to_be_visible()
     expect(pad.get_by_text("Alone: what you write is kept here")).to_be_attached()
+    kept(page, 1)
     back(pad)
     assert len({one["id"] for one in kept(page, 3)}) == 3
     expect(pad.get_by_text("Alone: what you write is kept here")).to_have_count(0)
