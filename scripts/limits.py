@@ -17,8 +17,8 @@ HEAD = """# Numbers that decide
 Every number that decides something where ink is explained and measured, from where it stands beside
 its rule. The limits of findings stand with their codes in `core/checking/say/catalogue.py` and
 `core/checking/texts/catalogue.py`, and in [checking.md](checking.md). Lengths are in u (x-heights).
-"By trial" means: on letters and texts of made-up pupils, by seeds that nothing is measured on. Where
-"not written down" stands, the reason is all that is known: nobody noted what it was tried on.
+"By trial" means: on letters and texts of made-up pupils, by seeds that nothing is measured on.
+Where "not written down" stands, the reason is all that is known: nobody noted what it was tried on.
 
 This page is made by `python -m scripts.limits`.
 """
