@@ -200,7 +200,10 @@ def test_a_demonstration_signs_in_who_sits_at_the_machine(
     app = app_over(database)
     here = TestClient(app, base_url="http://localhost", client=("127.0.0.1", 50_000))
     elsewhere = signed_out(app)
-    assert here.get("/api/session").json()["state"] == "demo"
+    first, again = (here.get("/api/session") for _ in range(2))
+    assert first.json()["state"] == again.json()["state"] == "demo"
+    assert COOKIE in first.headers["set-cookie"]
+    assert "set-cookie" not in again.headers  # it is known by what it was shown
     assert here.get("/api/classroom").json()["name"] == school_class.name
     assert elsewhere.get("/api/session").json()["state"] == "new"
     assert elsewhere.get("/api/classroom").status_code == 401

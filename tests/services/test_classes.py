@@ -15,6 +15,7 @@ from firstloop.services.handing_in import hand_in, hand_in_text
 from firstloop.services.rechecking import rebuild
 from firstloop.store import (
     attempts,
+    own_phrases,
     own_schemes,
     own_vocabulary,
     practice_days,
@@ -84,6 +85,7 @@ def test_with_a_new_year_children_move_up_with_all_their_letters(
     lessons.set_taught(database, school_class, {"l", "n"}, MONDAY)
     with database.writing() as session:
         own_vocabulary.add(session, school_class.id, "(kn)oll")
+        own_phrases.keep(session, school_class.id, "plain", "down", "Like rain")
         own = own_schemes.add(session, school_class.id, OWN)
         kept.set_scheme(session, school_class.id, own)
     made = classes.new_year(database, teacher, school_class.id, "Year 2", [mila.id])
@@ -95,6 +97,7 @@ def test_with_a_new_year_children_move_up_with_all_their_letters(
         assert own_schemes.get(session, made.id, made.scheme).name == "Ours"
         assert made.scheme != old.scheme
         assert [one.text for one in own_vocabulary.of_class(session, made.id)] == ["knoll"]
+        assert own_phrases.find(session, made.id, "plain").everywhere == {"down": "Like rain"}
         assert set(taught_letters.of_class(session, made.id, joined=False)) == {"l", "n"}
     before = [counted(database, one) for one in (school_class.id, made.id)]
     rebuild(database)

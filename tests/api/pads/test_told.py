@@ -6,7 +6,7 @@ from fastapi.testclient import TestClient
 
 from firstloop.store.database import Database
 from tests.api.good_requests import STYLE
-from tests.api.pads.calls import customs, events, go_to, join
+from tests.api.pads.calls import customs, events, go_to, join, newest
 from tests.conftest import add_class
 from tests.pads import attempt
 from tests.teachers import signed_in
@@ -48,6 +48,26 @@ def test_the_room_says_who_has_not_begun_and_who_is_stuck(
     children = client.get("/api/write/room").json()["children"]
     going = {one["who"]["name"]: one["going"] for one in children}
     assert going == {"Mila": "stuck", "Jori": "not_begun"}
+
+
+def test_the_room_shows_the_newest_four_letters_of_a_child(
+    client: TestClient, pad: TestClient
+) -> None:
+    sent = [attempt() for _ in range(5)]
+    for one in sent:
+        assert pad.post("/api/pad/attempts", json=one).status_code == 201
+    assert [one["id"] for one in newest(client)] == [one["id"] for one in sent[1:]]
+
+
+def test_a_child_that_is_apart_has_no_tile_and_is_not_in_the_room(
+    client: TestClient, pad: TestClient
+) -> None:
+    apart = client.put("/api/classroom/pupils/2/presence", json={"presence": "apart"})
+    assert apart.status_code == 200
+    tiles = pad.get("/api/pad/lesson").json()["pupils"]
+    assert [one["name"] for one in tiles] == ["Mila"]
+    children = client.get("/api/write/room").json()["children"]
+    assert [one["who"]["name"] for one in children] == ["Mila"]
 
 
 def test_one_pad_or_all_are_called(

@@ -82,6 +82,42 @@ def test_enough_is_what_the_class_says(own: str, enough: int | None) -> None:
     assert now(FULL, StepKind.OWN, customs).tasks[-1].enough == enough
 
 
+@pytest.mark.parametrize(("own", "enough"), [("few", 3), ("row", 3), ("rows", 3), ("any", None)])
+def test_a_pair_is_written_less_often_than_a_letter_and_helped_once(
+    own: str, enough: int | None
+) -> None:
+    customs = replace(USUAL, own=OwnAmount(own))
+    tasks = now(plan(["sh"], 20), StepKind.OWN, customs).tasks
+    assert [task.enough for task in tasks] == [1, 1, enough]
+
+
+def test_what_is_looked_back_on_may_be_letters_and_words() -> None:
+    lesson = plan(["n"], 25, look_back=["r", "sh", "m", "nap"])
+    words = [("word", "sh", "copy"), ("word", "nap", "copy")]
+    assert at(lesson, StepKind.LOOK_BACK) == [("sequence", "r m", "copy"), *words]
+    assert at(plan(["n"], 25, look_back=["sh", "nap"]), StepKind.LOOK_BACK) == words
+    memory = replace(USUAL, from_memory=True)
+    recalled = [("letter", "r"), ("letter", "m"), ("word", "sh"), ("word", "nap")]
+    assert at(lesson, StepKind.LOOK_BACK, memory) == [(*one, "recall") for one in recalled]
+
+
+@pytest.mark.parametrize(
+    ("customs", "steps"),
+    [
+        (replace(USUAL, own=OwnAmount.ROWS), {StepKind.OWN}),
+        (replace(USUAL, rubbing_out=True), {StepKind.WORDS}),
+        (replace(USUAL, from_memory=True), {StepKind.LOOK_BACK, StepKind.WORDS}),
+        (replace(USUAL, answers=True, tilted=True, largest_family=3, open_joins=True), set()),
+    ],
+)
+def test_a_custom_changes_the_steps_that_it_is_about_and_no_other(
+    customs: Customs, steps: set[StepKind]
+) -> None:
+    usual, changed = given(FULL).moments, given(FULL, customs=customs).moments
+    differ = {a.stop.kind for a, b in zip(usual, changed, strict=True) if a != b}
+    assert differ == steps
+
+
 def test_a_lesson_that_no_board_has_begun_is_at_the_first_thing_to_write() -> None:
     short = plan(["n"], 8, shape=Shape.SHORT)
     assert now(short).stop.kind is StepKind.OWN
@@ -112,12 +148,21 @@ def test_who_is_stuck_is_found_whatever_it_is() -> None:
     assert goes(*made(to_mend=Code.OPEN_GAP)) is Going.STUCK
     assert goes(*made(struck=True)) is Going.STUCK
     assert goes(*made()) is Going.WRITING
+    among = made(struck=True)
+    assert goes(replace(among[0], struck=False), *among[1:]) is Going.WRITING
     assert goes(*made()[:1], after=QUIET + timedelta(seconds=1)) is Going.STUCK
     assert goes(*made(), enough=True, after=timedelta(hours=1)) is Going.ENOUGH
     assert goes(*made(), has_pad=False) is Going.AWAY
     before = Wrote(BEGAN - timedelta(seconds=1))
     assert goes(before) is Going.NOT_BEGUN  # that was another step's
     assert goes(before, enough=True) is Going.ENOUGH  # or this one's, come back to
+
+
+def test_who_writes_slowly_and_steadily_is_not_stuck() -> None:
+    every = QUIET - timedelta(seconds=10)
+    wrote = [Wrote(BEGAN + place * every) for place in range(1, 5)]
+    assert goes(*wrote, after=4 * every + QUIET) is Going.WRITING
+    assert goes(*wrote, after=4 * every + QUIET + timedelta(seconds=1)) is Going.STUCK
 
 
 def test_codes_are_short_words_of_which_no_two_pairs_read_alike() -> None:

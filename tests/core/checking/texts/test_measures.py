@@ -4,11 +4,22 @@ import numpy as np
 import pytest
 
 from firstloop.core.checking.texts.drift import slope_of
+from firstloop.core.checking.texts.joins import BEGIN_AT_THE_MID_LINE
 from firstloop.core.checking.texts.traces import Trace, Traces
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.polyline import respace
-from tests.core.checking.texts.written import Change, checked, ink_of, joined, printed, to_mend
+from firstloop.core.letters import HANDS, draw
+from firstloop.core.text.words import compose
+from tests.core.checking.texts.written import (
+    RULING,
+    Change,
+    checked,
+    ink_of,
+    joined,
+    printed,
+    to_mend,
+)
 from tests.letters import n_from_the_base_line
 
 
@@ -38,6 +49,12 @@ def test_the_odd_one_in_size(by: float) -> None:
     line = printed("neon").changed(2, lambda path: path * np.array([1.0, by]))
     (code, index), *_ = to_mend(checked(line.ink, "neon"))
     assert (code, index) == (Code.SIZE_UNEVEN, 2)
+
+
+@pytest.mark.parametrize(("by", "found"), [(0.79, []), (0.77, [(Code.SIZE_UNEVEN, 2)])])
+def test_half_as_tall_is_as_far_off_as_twice_as_tall(by: float, found: list[object]) -> None:
+    line = printed("neon").changed(2, lambda path: path * np.array([1.0, by]))
+    assert [one for one in to_mend(checked(line.ink, "neon")) if one[1] is not None] == found
 
 
 @pytest.mark.parametrize("degrees", [6.0, -6.0])
@@ -75,7 +92,8 @@ def test_tails_of_one_word_against_each_other() -> None:
         4, lambda p: np.column_stack([p[:, 0], np.where(p[:, 1] < 0, 0.4 * p[:, 1], p[:, 1])])
     )
     result = checked(line.ink, "gypsy")
-    assert Code.REACH_DOWN in {code for code, _ in to_mend(result)}  # the letter's own says it
+    # The letter's own says it.
+    assert to_mend(result) == [(Code.REACH_DOWN, 4), (Code.READS_AS_OTHER, 4)]
 
 
 def test_tails_that_differ_though_each_is_near_its_line() -> None:
@@ -115,6 +133,30 @@ def test_a_broken_join_shows_where() -> None:
     assert to_mend(checked(broken, "lemon", hand="joined", may_stand_open=True)) == []
 
 
+@pytest.mark.parametrize("letter", sorted(BEGIN_AT_THE_MID_LINE))
+@pytest.mark.parametrize("by", [0.0, 0.7])
+def test_a_join_lands_at_the_mid_line(letter: str, by: float) -> None:
+    hand = HANDS["joined"]
+    composed = compose(f"c{letter}", hand)
+    (origins,) = composed.origins
+    (path,) = draw(composed.script, hand.proportions, RULING).paths()
+    join = next(at for at, origin in enumerate(origins) if origin.join)
+    landed = draw(composed.script, hand.proportions, RULING).moves[join].points[-1]
+    near = np.clip(1.0 - np.hypot(*(path - landed).T) / 0.4, 0.0, 1.0)
+    ink = ink_of([path + np.column_stack([0.0 * near, by * near])])
+    found = to_mend(checked(ink, f"c{letter}", hand="joined"))
+    assert ((Code.JOIN_BROKEN, 0) in found) == (by > 0)
+
+
+def test_beside_another_letter_nothing_else_is_said_but_further_off_it_is() -> None:
+    line = printed("hens")
+    left = float(line.letters[0][0][:, 0].min())
+    line.letters[0] = [path + np.array([left, 0]) for path in printed("s").letters[0]]
+    for since, found in ((1, []), (2, []), (3, [(Code.SPACING, 2)])):
+        told = to_mend(checked(line.moved(since, 1.2).ink, "hens"))
+        assert told == [(Code.WRONG_LETTER, 0), *found], since
+
+
 def test_a_slip_of_one_letter_is_its_own_and_makes_the_text_nearly() -> None:
     line = printed("open")
     left = float(line.letters[3][0][:, 0].min())
@@ -133,3 +175,13 @@ def test_what_a_third_of_the_letters_share_is_the_texts() -> None:
         line = line.changed(at, lambda p: p * np.array([1.0, 0.62]))
     result = checked(line.ink, "non")
     assert result.verdict[Dimension.SIZE] is Verdict.NOT_YET
+
+
+@pytest.mark.parametrize(("word", "verdict"), [("pen", Verdict.NOT_YET), ("pine", Verdict.NEARLY)])
+def test_one_of_three_is_a_third_and_one_of_four_is_not(word: str, verdict: Verdict) -> None:
+    line = printed(word)
+    at = word.index("n")
+    left = float(line.letters[at][0][:, 0].min())
+    slipped = n_from_the_base_line().strokes
+    line.letters[at] = [stroke.points + np.array([left, 0]) for stroke in slipped]
+    assert checked(line.ink, word).verdict[Dimension.DIRECTION] is verdict
