@@ -161,8 +161,7 @@ def test_who_is_apart_is_not_reckoned_with_and_who_left_is_on_no_list(
 def habit_of(database: Database, school_class: ClassRecord) -> int:
     """How many children a lesson on a habit would be for, at most."""
     with database.session() as session:
-        now = kept.get(session, school_class.id)
-    found = lessons.habits_of(database, now, MONDAY)
+        found = lessons.habits_of(session, kept.get(session, school_class.id), MONDAY)
     return max(one.children for one in found)
 
 

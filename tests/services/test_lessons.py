@@ -11,7 +11,7 @@ from firstloop.core.teaching.changing import with_sentence
 from firstloop.core.teaching.lesson import LessonError
 from firstloop.services import lessons
 from firstloop.services.judging import judge
-from firstloop.services.lessons import Asked
+from firstloop.services.lessons import Asked, Today
 from firstloop.store import school, taught_letters
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord, JudgementRecord, NotInRecordError
@@ -21,8 +21,13 @@ from tests.services.conftest import MONDAY, Write
 GOOD, BAD = letters.good_n(), letters.n_from_the_base_line()
 
 
+def today_of(database: Database, school_class: ClassRecord, now: datetime) -> Today:
+    with database.session() as session:
+        return lessons.today(session, school_class, now)
+
+
 def due_of(database: Database, school_class: ClassRecord, letter: str = "n", days: Any = 20) -> Any:
-    today = lessons.today(database, school_class, MONDAY + timedelta(days=days))
+    today = today_of(database, school_class, MONDAY + timedelta(days=days))
     return {one.letter: one for one in today.due}[letter]
 
 
@@ -111,10 +116,10 @@ def test_a_second_plan_takes_the_place_of_one_not_given(
 ) -> None:
     lessons.plan(database, school_class, Asked(("n",), 20), MONDAY)
     second = lessons.plan(database, school_class, Asked(("r",), 15), MONDAY)
-    assert lessons.today(database, school_class, MONDAY).lesson == second
+    assert today_of(database, school_class, MONDAY).lesson == second
     lessons.close(database, school_class, second.id, MONDAY)
     third = lessons.plan(database, school_class, Asked(("m",), 20), MONDAY)
-    today = lessons.today(database, school_class, MONDAY)
+    today = today_of(database, school_class, MONDAY)
     assert [one.lesson.new for one in today.week[0][1]] == [("r",), ("m",)]
     assert today.lesson == third
 
@@ -125,7 +130,7 @@ def test_today_is_where_the_school_is(database: Database, school_class: ClassRec
     late = datetime(2026, 9, 7, 13, 0, tzinfo=UTC)
     planned = lessons.plan(database, school_class, Asked(("n",), 20), late)
     assert planned.day == date(2026, 9, 8)
-    assert lessons.today(database, school_class, late).lesson == planned
+    assert today_of(database, school_class, late).lesson == planned
 
 
 def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
@@ -136,7 +141,7 @@ def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
         lessons.change(
             database, school_class.id, planned.id, lambda one: with_sentence(one, "x" * 500), MONDAY
         )
-    assert lessons.today(database, school_class, MONDAY).lesson == planned
+    assert today_of(database, school_class, MONDAY).lesson == planned
     with pytest.raises(NotInRecordError):
         lessons.change(database, school_class.id, 99, lambda one: one, MONDAY)
 
@@ -144,6 +149,7 @@ def test_a_change_that_cannot_be_keeps_the_lesson_as_it_was(
 def test_a_proposal_is_what_would_be_planned_and_keeps_nothing(
     database: Database, school_class: ClassRecord
 ) -> None:
-    proposed = lessons.proposal(database, school_class, Asked(("n",), 20), MONDAY)
-    assert lessons.today(database, school_class, MONDAY).lesson is None
+    with database.session() as session:
+        proposed = lessons.proposal(session, school_class, Asked(("n",), 20), MONDAY)
+    assert today_of(database, school_class, MONDAY).lesson is None
     assert lessons.plan(database, school_class, Asked(("n",), 20), MONDAY).lesson == proposed

@@ -2,10 +2,12 @@
 
 import inspect
 from collections.abc import Callable, Iterator
+from pathlib import Path
 from types import ModuleType
 
 import pytest
 
+from firstloop.api import app
 from firstloop.store import class_moves, judging, slipped
 from firstloop.store.tables import MODULES
 
@@ -46,3 +48,9 @@ def public(module: ModuleType, name: str) -> Iterator[tuple[str, Callable[..., o
 def test_it_takes_the_class(name: str, function: Callable[..., object]) -> None:
     second = list(inspect.signature(function).parameters)[1:2]
     assert (second == ["class_id"]) != (name in FOR_THE_WHOLE_RECORD)
+
+
+def test_only_services_own_what_is_written_together() -> None:
+    """A request is one unit of work; how much is in it is no matter of the web's."""
+    api = Path(inspect.getfile(app)).parent
+    assert [str(file) for file in api.rglob("*.py") if ".writing()" in file.read_text()] == []

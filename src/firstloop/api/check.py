@@ -66,7 +66,6 @@ class TableQuery(Sent):
 
 @router.get("/letters/{letter}/attempts")
 def get_attempts(
-    record: Record,
     session: Db,
     school_class: Class,
     letter: PathName,
@@ -77,7 +76,7 @@ def get_attempts(
     which = Which(letter, asked.pupil, asked.newest, asked.unjudged, asked.to_mend)
     found = attempts.page(session, school_class.id, which, limit=asked.limit, after=asked.after)
     ink = inks.of(session, [one.id for one in found.attempts])
-    family = schemes.find(record, school_class, school_class.scheme).family_of(letter)
+    family = schemes.find(session, school_class, school_class.scheme).family_of(letter)
     return AttemptPage(
         family=TaughtTogether(name=family.name, letters=list(family.letters)) if family else None,
         attempts=[attempt_out(one, ink.get(one.id, Ink(()))) for one in found.attempts],

@@ -14,10 +14,10 @@ from firstloop.api.sent import Id, Name, PathId, Sent
 from firstloop.core.contract import Stage
 from firstloop.core.staff import Role
 from firstloop.core.teaching.roster import MOST_CHILDREN
-from firstloop.services import children
+from firstloop.services import children, how_it_writes
 from firstloop.services import classes as her_classes
 from firstloop.services.children import InCopies
-from firstloop.store import classes, pupils, staff
+from firstloop.store import staff
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
@@ -92,9 +92,7 @@ def get_class(school_class: Class) -> ClassOut:
 @router.put("/stage", dependencies=ToldToAll)
 def put_stage(record: Record, school_class: Class, sent: StageIn) -> ClassOut:
     """Sets by which limits the class's letters are checked from now on."""
-    with record.writing() as session:
-        changed = classes.set_stage(session, school_class.id, sent.stage)
-    return class_out(changed)
+    return class_out(how_it_writes.set_stage(record, school_class.id, sent.stage))
 
 
 @router.put("/pupils/{pupil_id}/stage")
@@ -102,9 +100,7 @@ def put_pupil_stage(
     record: Record, school_class: Class, pupil_id: PathId, sent: PupilStageIn
 ) -> PupilOut:
     """Sets a child's own stage."""
-    with record.writing() as session:
-        changed = pupils.set_stage(session, school_class.id, pupil_id, sent.stage)
-    return pupil_out(changed)
+    return pupil_out(children.set_stage(record, school_class.id, pupil_id, sent.stage))
 
 
 def class_out(school_class: ClassRecord) -> ClassOut:

@@ -14,12 +14,11 @@ from firstloop.api.line import Lines
 from firstloop.api.sent import LARGEST_ID
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
-from firstloop.services import accounts, pad_seats
+from firstloop.services import accounts, lesson_codes, pad_seats
 from firstloop.services.heard import Heard
 from firstloop.services.pad_seats import InLesson
-from firstloop.store import classes, happenings, lesson_codes
+from firstloop.store import classes
 from firstloop.store.database import Database, Session
-from firstloop.store.happenings import What
 from firstloop.store.known_devices import KNOWN_FOR
 from firstloop.store.records import ClassRecord, NotInRecordError, Signed
 from firstloop.store.staff import NotHersError
@@ -156,13 +155,16 @@ async def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed
 Teacher = Annotated[Signed, Depends(teacher)]
 
 
-def _class(record: Record, teacher: Teacher) -> ClassRecord:
+def _class(request: Request, record: Record, session: Db, teacher: Teacher) -> ClassRecord:
+    """Who only reads sees the class as it was when all else that is answered was."""
     if teacher.class_id is None:
         raise NotInRecordError(
             'there is no class yet; make yours, or "firstloop demo" makes one up'
         )
-    with record.session() as session:
+    if request.method in READING:
         return classes.get(session, teacher.class_id)
+    with record.session() as before:  # a session of its own, that ends before something is written
+        return classes.get(before, teacher.class_id)
 
 
 Class = Annotated[ClassRecord, Depends(_class)]
@@ -173,9 +175,7 @@ def told_to_all(record: Record, school_class: Class, now: Now) -> Iterator[None]
     """For what changes how the class writes or who is in it: once it is done, her other screens
     and the pads hear of it."""
     yield
-    with record.writing() as session:
-        happenings.add(session, school_class.id, What.CLASS, now)
-        lesson_codes.tell_pads(session, school_class.id, None, What.TASK, now)
+    lesson_codes.class_changed(record, school_class.id, now)
 
 
 ToldToAll = [Depends(told_to_all, scope="function")]

@@ -11,10 +11,8 @@ from firstloop.api.classroom import InCopiesOut, in_copies_out
 from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
 from firstloop.api.problems import THERE_ALREADY
 from firstloop.api.sent import Id, Key, Name, PathId, Sent
-from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.teaching.roster import MOST_CHILDREN, Presence
-from firstloop.formats.tiles import TILES
 from firstloop.services import children, classes
 from firstloop.store import pupils
 
@@ -82,10 +80,9 @@ def put_pupil(
     record: Record, school_class: Class, pupil_id: PathId, sent: ChildIn, *, alike: Alike = False
 ) -> PupilOut:
     """Calls a child otherwise, or says that they write with the other hand."""
-    with record.writing() as session:
-        changed = pupils.change(
-            session, school_class.id, pupil_id, sent.name, sent.handedness, alike=alike
-        )
+    changed = children.change(
+        record, school_class.id, pupil_id, sent.name, sent.handedness, alike=alike
+    )
     return pupil_out(changed)
 
 
@@ -101,11 +98,7 @@ def put_presence(
 @router.put("/pupils/{pupil_id}/tile", responses=THERE_ALREADY, dependencies=ToldToAll)
 def put_tile(record: Record, school_class: Class, pupil_id: PathId, sent: TileIn) -> PupilOut:
     """Gives a child a picture, or takes it away."""
-    if sent.tile is not None and sent.tile not in TILES:
-        raise FirstLoopError(f'there is no picture "{sent.tile}"; GET /api/tiles names all')
-    with record.writing() as session:
-        changed = pupils.set_tile(session, school_class.id, pupil_id, sent.tile)
-    return pupil_out(changed)
+    return pupil_out(children.set_tile(record, school_class.id, pupil_id, sent.tile))
 
 
 @router.post("/tiles", dependencies=ToldToAll)

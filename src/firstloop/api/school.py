@@ -15,6 +15,7 @@ from firstloop.api.session import AccountOut, NewAccountIn, NewPassword, Passwor
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
 from firstloop.services import accounts, classes
+from firstloop.services import school as the_school
 from firstloop.store import accounts as accounts_kept
 from firstloop.store import copies, school, staff
 from firstloop.store.records import HerClass
@@ -119,10 +120,7 @@ def get_school(record: Record, session: Db, teacher: Teacher, now: Now) -> Schoo
 def put_zone(record: Record, teacher: Teacher, sent: ZoneIn) -> None:
     """Sets in which zone days are counted; those that were counted stay."""
     del teacher
-    if sent.time_zone not in available_timezones():
-        raise FirstLoopError(f'there is no time zone "{sent.time_zone}"; choose one of the list')
-    with record.writing() as session:
-        school.set_zone(session, sent.time_zone)
+    the_school.set_zone(record, sent.time_zone)
 
 
 @router.put("/password", status_code=204, responses=SIGN_IN)

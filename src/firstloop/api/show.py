@@ -149,8 +149,7 @@ def put_written(
 ) -> None:
     """Keeps what is on the board in a step; no strokes: it was wiped."""
     ink = ink_from(sent.strokes)
-    with record.writing() as session:
-        lessons.keep_written(session, school_class.id, lesson_id, kind, ink, part=part)
+    giving.keep_written(record, school_class.id, lesson_id, kind, part, ink)
 
 
 class PlaceIn(Sent):

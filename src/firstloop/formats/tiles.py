@@ -4,6 +4,8 @@ that a word can be asked for with. The drawings themselves are in tiles.json."""
 import json
 from importlib.resources import files
 
+from firstloop.core.errors import FirstLoopError
+
 SIZE = 32
 """Side of a tile, in the units of its drawing."""
 
@@ -18,6 +20,16 @@ TILES: dict[str, dict[str, str]] = json.loads(
 )
 """By name: the colour, the paths (SVG) that are filled with it, the lines on top. None is like
 another: tests/browser/test_tiles.py lays each over each."""
+
+
+class NoTileError(FirstLoopError):
+    """There is no picture of that name."""
+
+
+def require_tile(name: str | None) -> None:
+    """Raises NoTileError for a name that is none; None is no picture, which is fine."""
+    if name is not None and name not in TILES:
+        raise NoTileError(f'there is no picture "{name}"; GET /api/tiles names all')
 
 
 def tile_svg(name: str) -> str:

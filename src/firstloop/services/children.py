@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 from datetime import date, datetime
 
+from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.teaching.roster import MOST_CHILDREN, Presence
-from firstloop.formats.tiles import TILES
+from firstloop.formats.tiles import TILES, require_tile
 from firstloop.services.clock import day_of
 from firstloop.store import copies, practice_days, pupils, school
 from firstloop.store.database import Database, Session
@@ -53,6 +54,35 @@ def forget(record: Database, class_id: int, pupil_id: int) -> InCopies:
 def left_in_copies(record: Database) -> InCopies:
     """What copies of the record still hold of what was deleted just now."""
     return InCopies(len(copies.of(record.path)), copies.last_gone_on(record.path))
+
+
+def change(  # who, and what of them
+    record: Database,
+    class_id: int,
+    pupil_id: int,
+    name: str,
+    handedness: Handedness,
+    *,
+    alike: bool = False,
+) -> PupilRecord:
+    """Calls a child otherwise, or says that they write with the other hand; raises NameTakenError,
+    NotInRecordError, and LooksAlikeError unless it is meant."""
+    with record.writing() as session:
+        return pupils.change(session, class_id, pupil_id, name, handedness, alike=alike)
+
+
+def set_stage(record: Database, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
+    """Sets a child's own stage; None is the class's. Raises NotInRecordError."""
+    with record.writing() as session:
+        return pupils.set_stage(session, class_id, pupil_id, stage)
+
+
+def set_tile(record: Database, class_id: int, pupil_id: int, tile: str | None) -> PupilRecord:
+    """Gives a child a picture, or takes it away; raises NotInRecordError, TileTakenError, and
+    NoTileError where there is no such picture."""
+    require_tile(tile)
+    with record.writing() as session:
+        return pupils.set_tile(session, class_id, pupil_id, tile)
 
 
 def set_presence(

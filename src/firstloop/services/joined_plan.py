@@ -22,12 +22,11 @@ class Joining:
     own: bool
 
 
-def find(record: Database, school_class: ClassRecord) -> Joining:
+def find(session: Session, school_class: ClassRecord) -> Joining:
     """The plan, and how far it is."""
-    stages = _stages(record, school_class)
-    with record.session() as session:
-        letters = taught_letters.of_class(session, school_class.id, joined=True)
-        pairs = taught_joins.of_class(session, school_class.id)
+    stages = _stages(session, school_class)
+    letters = taught_letters.of_class(session, school_class.id, joined=True)
+    pairs = taught_joins.of_class(session, school_class.id)
     done = tuple((stage, is_done(stage, letters, pairs)) for stage in stages)
     return Joining(done, school_class.joining is not None)
 
@@ -83,16 +82,16 @@ def joins_of(session: Session, school_class: ClassRecord, today: date) -> Joins 
     return lambda pair: is_joined(pair, hand, kinds)
 
 
-def next_stages(record: Database, school_class: ClassRecord) -> tuple[Stage, ...]:
+def next_stages(session: Session, school_class: ClassRecord) -> tuple[Stage, ...]:
     """The stages that are not done, in their order."""
-    return tuple(stage for stage, done in find(record, school_class).stages if not done)
+    return tuple(stage for stage, done in find(session, school_class).stages if not done)
 
 
-def _stages(record: Database, school_class: ClassRecord) -> tuple[Stage, ...]:
+def _stages(session: Session, school_class: ClassRecord) -> tuple[Stage, ...]:
     hand = school_class.hand
     if not hand.joins:
         return ()
-    computed = plan(schemes.find(record, school_class, school_class.scheme), hand)
+    computed = plan(schemes.find(session, school_class, school_class.scheme), hand)
     if school_class.joining is None:
         return computed
     return fitting(school_class.joining, hand, computed)

@@ -39,7 +39,8 @@ def open_lesson(
 
 
 def _todays(record: Database, school_class: ClassRecord, now: datetime) -> int | None:
-    today = giving.today(record, school_class, now)
+    with record.session() as session:
+        today = giving.today(session, school_class, now)
     if today.lesson is not None:
         return today.lesson.id
     if not today.next:
@@ -53,6 +54,14 @@ def end(record: Database, class_id: int, lesson_id: int | None, now: datetime) -
     on."""
     with record.writing() as session:
         lesson_codes.end(session, class_id, lesson_id, now)
+
+
+def class_changed(record: Database, class_id: int, now: datetime) -> None:
+    """Another screen changed how the class writes or who is in it: her other screens and the pads
+    hear of it."""
+    with record.writing() as session:
+        happenings.add(session, class_id, What.CLASS, now)
+        lesson_codes.tell_pads(session, class_id, None, What.TASK, now)
 
 
 def call(  # noqa: PLR0917  # who is called to what

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
 from firstloop.core.contract import Code
+from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script
 from firstloop.core.teaching.due import Due, Practised, due, shaky_share
 from firstloop.core.teaching.families import Family
@@ -57,17 +58,16 @@ class Today:
     lesson: LessonRecord | None
 
 
-def today(record: Database, school_class: ClassRecord, now: datetime) -> Today:
+def today(session: Session, school_class: ClassRecord, now: datetime) -> Today:
     """Today, as the teacher finds it."""
-    scheme = schemes.find(record, school_class, school_class.scheme)
-    stages = joined_plan.next_stages(record, school_class)
-    with record.session() as session:
-        day = day_of(now, school.zone(session))
-        taught = tuple(letters_taught(session, school_class))
-        words = tuple(taught_words.of_class(session, school_class.id))
-        monday = day - timedelta(days=day.weekday())
-        found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
-        coming_back = due(_practised(session, school_class), day)
+    scheme = schemes.find(session, school_class, school_class.scheme)
+    stages = joined_plan.next_stages(session, school_class)
+    day = day_of(now, school.zone(session))
+    taught = tuple(letters_taught(session, school_class))
+    words = tuple(taught_words.of_class(session, school_class.id))
+    monday = day - timedelta(days=day.weekday())
+    found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
+    coming_back = due(_practised(session, school_class), day)
     days = [monday + timedelta(days=at) for at in range(SCHOOL_DAYS)]
     mine = [one for one in found if one.day == day]
     return Today(
@@ -96,31 +96,31 @@ class Asked:
     habit: Code | None = None
 
 
-def proposal(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> Lesson:
+def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: datetime) -> Lesson:
     """The lesson that would be planned; nothing is kept. Raises LessonError and
     UnknownLetterError."""
     for letter in "".join(asked.new):
         find_script(letter, school_class.hand)
     minutes = asked.minutes or usual_minutes(asked.shape, len(asked.new))
-    with record.session() as session:
-        return propose(
-            asked.new,
-            minutes,
-            taught=letters_taught(session, school_class),
-            due=due(_practised(session, school_class), day_of(now, school.zone(session))),
-            own_words=own_vocabulary.of_class(session, school_class.id),
-            shape=asked.shape,
-            habit=HABITS.get(asked.habit, "") if asked.habit else "",
-            joins=school_class.hand.joins,
-            taught_words=taught_words.of_class(session, school_class.id),
-        )
+    return propose(
+        asked.new,
+        minutes,
+        taught=letters_taught(session, school_class),
+        due=due(_practised(session, school_class), day_of(now, school.zone(session))),
+        own_words=own_vocabulary.of_class(session, school_class.id),
+        shape=asked.shape,
+        habit=HABITS.get(asked.habit, "") if asked.habit else "",
+        joins=school_class.hand.joins,
+        taught_words=taught_words.of_class(session, school_class.id),
+    )
 
 
 def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> LessonRecord:
     """Plans today's lesson, in place of one that was planned and not given; one that is open to
     pads stays, for its group, and so does one of which pads may still hand in. Raises LessonError
     and UnknownLetterError."""
-    lesson = proposal(record, school_class, asked, now)
+    with record.session() as session:
+        lesson = proposal(session, school_class, asked, now)
     with record.writing() as session:
         day = day_of(now, school.zone(session))
         opened = lesson_codes.open_of(session, school_class.id, now - TAKEN_LATE)
@@ -128,12 +128,11 @@ def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetim
         return lessons.add(session, school_class.id, day, lesson, under_way)
 
 
-def habits_of(record: Database, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
+def habits_of(session: Session, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
     """What several children could mend together, from what they wrote lately."""
-    with record.session() as session:
-        lately = slipped.since(session, school_class.id, now - LOOKED_AT)
-        here = [one for one in lately if one.pupil_id in school_class.here]
-        return habits(here, letters_taught(session, school_class))
+    lately = slipped.since(session, school_class.id, now - LOOKED_AT)
+    here = [one for one in lately if one.pupil_id in school_class.here]
+    return habits(here, letters_taught(session, school_class))
 
 
 def under_way_of(kept: LessonRecord, school_class: ClassRecord) -> UnderWay:
@@ -160,6 +159,20 @@ def change(
         before = lessons.get(session, class_id, lesson_id)
         lesson_codes.tell_pads(session, class_id, lesson_id, What.TASK, now)
         return lessons.change(session, class_id, lesson_id, changed(before.lesson))
+
+
+def remove(record: Database, class_id: int, lesson_id: int) -> None:
+    """Deletes a lesson; what it taught stays taught. Raises NotInRecordError."""
+    with record.writing() as session:
+        lessons.remove(session, class_id, lesson_id)
+
+
+def keep_written(  # noqa: PLR0917  # what is on which board
+    record: Database, class_id: int, lesson_id: int, kind: StepKind, part: str | None, ink: Ink
+) -> None:
+    """Keeps what is on the board in a step; no ink: it was wiped. Raises NotInRecordError."""
+    with record.writing() as session:
+        lessons.keep_written(session, class_id, lesson_id, kind, ink, part=part)
 
 
 def go_to(  # noqa: PLR0917  # where, of which lesson, when

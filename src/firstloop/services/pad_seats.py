@@ -191,3 +191,10 @@ def free(record: Database, class_id: int, pad_id: int, now: datetime) -> None:
         pads.free(session, class_id, pad_id, now)
         happenings.add(session, class_id, What.PAD, now, pad_id=pad_id)
         happenings.add(session, class_id, What.TASK, now, pad_id=pad_id, code_id=before.code_id)
+
+
+def forget_all(record: Database, class_id: int) -> None:
+    """Forgets all pads of a class, and who sat at which: each comes in by a code again."""
+    with record.writing() as session:
+        pads.forget_all(session, class_id)
+    record.clear_log()

@@ -76,11 +76,16 @@ def _of(
     record: Database, school_class: ClassRecord, now: datetime
 ) -> Iterator[Callable[[], object]]:
     """What there is to work out for a class besides its checks; what her first page asks first."""
-    yield lambda: lessons.today(record, school_class, now)
+    yield lambda: _first_page(record, school_class, now)
     for build in BUILT_IN.values():
         yield lambda build=build: build(  # type: ignore[misc]
             school_class.hand, school_class.customs.largest_family
         )
+
+
+def _first_page(record: Database, school_class: ClassRecord, now: datetime) -> None:
+    with record.session() as session:
+        lessons.today(session, school_class, now)
 
 
 def _put_by() -> None:

@@ -3,24 +3,30 @@
 from firstloop.core.teaching.families import Scheme
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.store import classes, own_schemes
-from firstloop.store.database import Database
+from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord, NotInRecordError
 
 USUAL = "movement"
 """What a class follows whose own scheme is gone."""
 
 
-def find(record: Database, school_class: ClassRecord, key: str) -> Scheme:
+def find(session: Session, school_class: ClassRecord, key: str) -> Scheme:
     """A scheme, built in or own, for the class's hand; raises NotInRecordError."""
     if key in BUILT_IN:
         return BUILT_IN[key](school_class.hand, school_class.customs.largest_family)
-    with record.session() as session:
-        return own_schemes.get(session, school_class.id, key)
+    return own_schemes.get(session, school_class.id, key)
+
+
+def bring(record: Database, class_id: int, scheme: Scheme) -> str:
+    """Takes a scheme over that was brought along; its key."""
+    with record.writing() as session:
+        return own_schemes.add(session, class_id, scheme)
 
 
 def copy(record: Database, school_class: ClassRecord, like: str, name: str) -> str:
     """A new scheme of the teacher's own that begins as another; its key."""
-    families = find(record, school_class, like).families
+    with record.session() as session:
+        families = find(session, school_class, like).families
     with record.writing() as session:
         return own_schemes.add(session, school_class.id, Scheme(name, families))
 

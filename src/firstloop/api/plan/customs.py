@@ -13,7 +13,7 @@ from firstloop.core.letters import draw
 from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
 from firstloop.core.text.words import compose
-from firstloop.store import classes
+from firstloop.services import how_it_writes
 from firstloop.store.records import ClassRecord
 
 SHOWN = "can"
@@ -81,8 +81,7 @@ def get_customs(school_class: Class) -> CustomsOut:
 def put_customs(record: Record, school_class: Class, sent: CustomsIn) -> CustomsOut:
     """Sets what the class does in its own way from now on."""
     customs = Customs(**sent.model_dump())
-    with record.writing() as session:
-        classes.set_customs(session, school_class.id, customs)
+    how_it_writes.set_customs(record, school_class.id, customs)
     return _customs_out(customs, school_class)
 
 

@@ -8,12 +8,10 @@ from pydantic import BaseModel, Field
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.door import LARGEST_FILE
 from firstloop.api.sent import PathName, Sent
-from firstloop.core.errors import FirstLoopError
-from firstloop.core.letters import HANDS, find_hand
-from firstloop.core.letters.style import hand_of
+from firstloop.core.letters import find_hand
 from firstloop.formats import packages
-from firstloop.services import schemes
-from firstloop.store import classes, own_hands, own_schemes
+from firstloop.services import how_it_writes, schemes
+from firstloop.store import own_hands
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
@@ -31,9 +29,9 @@ class BroughtOut(BaseModel):
 
 
 @router.get("/files/scheme/{key}", response_class=Response)
-def get_scheme_file(record: Record, school_class: Class, key: PathName) -> Response:
+def get_scheme_file(session: Db, school_class: Class, key: PathName) -> Response:
     """A scheme as a file."""
-    scheme = schemes.find(record, school_class, key)
+    scheme = schemes.find(session, school_class, key)
     return Response(packages.write_scheme(scheme), media_type="application/json")
 
 
@@ -41,9 +39,7 @@ def get_scheme_file(record: Record, school_class: Class, key: PathName) -> Respo
 def bring_scheme(record: Record, school_class: Class, sent: FileIn) -> BroughtOut:
     """Takes a scheme over from a file; a faulty one is refused whole, with all its faults."""
     scheme = packages.read_scheme(sent.text.encode())
-    with record.writing() as session:
-        key = own_schemes.add(session, school_class.id, scheme)
-    return BroughtOut(key=key)
+    return BroughtOut(key=schemes.bring(record, school_class.id, scheme))
 
 
 @router.get("/files/hand/{name}", response_class=Response)
@@ -57,21 +53,14 @@ def get_hand_file(session: Db, school_class: Class, name: PathName) -> Response:
 def bring_hand(record: Record, school_class: Class, sent: FileIn) -> BroughtOut:
     """Takes a hand over from a file; a faulty one is refused whole, with all its faults."""
     hand = packages.read_hand(sent.text.encode())
-    with record.writing() as session:
-        own_hands.keep(session, school_class.id, hand)
-        hand_of(
-            classes.get(session, school_class.id).style
-        )  # what the class has chosen stays there
+    how_it_writes.bring_hand(record, school_class.id, hand)
     return BroughtOut(key=hand.name)
 
 
 @router.delete("/files/hand/{name}", status_code=204)
 def forget_hand(record: Record, school_class: Class, name: PathName) -> None:
     """Forgets a hand that was brought along."""
-    with record.writing() as session:
-        if name in HANDS or name == classes.get(session, school_class.id).style.hand:
-            raise FirstLoopError(f"the {name} hand is in use or built in; choose another first")
-        own_hands.remove(session, school_class.id, name)
+    how_it_writes.forget_hand(record, school_class.id, name)
 
 
 @router.get("/files/schema/{name}")

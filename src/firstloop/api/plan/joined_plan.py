@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field, StrictBool
 
-from firstloop.api.deps import Class, Now, Record
+from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent, line
 from firstloop.core.letters import draw
@@ -14,6 +14,7 @@ from firstloop.core.teaching.lesson import MOST_NEW
 from firstloop.core.text.words import compose
 from firstloop.services import joined_plan
 from firstloop.store import classes
+from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan/joining", tags=["plan"])
@@ -56,9 +57,9 @@ class TaughtPartsIn(Sent):
 
 
 @router.get("")
-def get_joining(record: Record, school_class: Class) -> JoiningOut:
+def get_joining(session: Db, school_class: Class) -> JoiningOut:
     """The plan, and how far it is."""
-    return _joining_out(record, school_class)
+    return _joining_out(session, school_class)
 
 
 @router.put("")
@@ -81,18 +82,18 @@ def post_taught_stage(
 ) -> JoiningOut:
     """Says of a stage that it is taught, or is not, whatever lessons were given."""
     joined_plan.set_taught(record, school_class, sent.parts, now, taught=sent.taught)
-    return _joining_out(record, school_class)
+    return _again(record, school_class)
 
 
 def _again(record: Record, school_class: ClassRecord) -> JoiningOut:
     with record.session() as session:
         changed = classes.get(session, school_class.id)
-    return _joining_out(record, changed)
+        return _joining_out(session, changed)
 
 
-def _joining_out(record: Record, school_class: ClassRecord) -> JoiningOut:
+def _joining_out(session: Session, school_class: ClassRecord) -> JoiningOut:
     hand = school_class.hand
-    found = joined_plan.find(record, school_class)
+    found = joined_plan.find(session, school_class)
 
     def drawn(part: str) -> Picture:
         letter = draw(compose(part, hand).script, hand.proportions, school_class.ruling)

@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Record
+from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
 from firstloop.api.sent import Key, PathName, Sent
 from firstloop.core.letters import Hand, draw, find_script
@@ -17,8 +17,7 @@ from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import order
 from firstloop.core.teaching.families import Scheme, exceptions_of
 from firstloop.core.vocabulary.sounds import Word
-from firstloop.services import schemes
-from firstloop.store import own_phrases
+from firstloop.services import how_it_writes, schemes
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -115,11 +114,11 @@ class OwnPhraseIn(Sent):
 
 
 @router.get("/letters/{letter}")
-def get_letter_page(record: Record, school_class: Class, letter: PathName) -> LetterPage:
+def get_letter_page(session: Db, school_class: Class, letter: PathName) -> LetterPage:
     """A letter's page."""
     hand, ruling = school_class.hand, school_class.ruling
     script = find_script(letter, hand)
-    scheme = schemes.find(record, school_class, school_class.scheme)
+    scheme = schemes.find(session, school_class, school_class.scheme)
     unlocked = _unlocked(letter, scheme)
     slips = [
         SlipPicture(name=slip.name, picture=picture(letter, strokes))
@@ -149,11 +148,8 @@ def put_own_phrase(record: Record, school_class: Class, sent: OwnPhraseIn) -> No
     """Keeps the teacher's words for a move, in the class's hand."""
     at: Place | str = sent.key
     if sent.letter is not None:
-        find_script(sent.letter, school_class.hand)
         at = Place(sent.letter, sent.stroke, sent.move, sent.key)
-    hand = school_class.style.hand
-    with record.writing() as session:
-        own_phrases.keep(session, school_class.id, hand, at, " ".join(sent.words.split()))
+    how_it_writes.say_of_a_move(record, school_class, at, sent.words)
 
 
 def word_out(word: Word) -> WordOut:

@@ -7,11 +7,10 @@ from pydantic import Base64Bytes, BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.sent import LONGEST_WORD, Key, Sent
-from firstloop.core.errors import FirstLoopError
 from firstloop.core.plain_text import ON_A_LINE
 from firstloop.formats.sounds import LARGEST_SOUND, media_of
-from firstloop.formats.tiles import TILES
-from firstloop.store import prompts
+from firstloop.services import prompts
+from firstloop.store import prompts as prompts_kept
 
 router = APIRouter(prefix="/api/plan/prompts", tags=["plan"])
 
@@ -43,7 +42,7 @@ def get_prompts(session: Db, school_class: Class) -> list[AskedWithOut]:
     """All words and letters that are said or shown, by name."""
     return [
         AskedWithOut.model_validate(one, from_attributes=True)
-        for one in prompts.of_class(session, school_class.id)
+        for one in prompts_kept.of_class(session, school_class.id)
     ]
 
 
@@ -52,30 +51,23 @@ def put_prompt_tile(
     record: Record, school_class: Class, text: PromptText, sent: PromptTileIn
 ) -> None:
     """Shows a picture for a word or letter."""
-    if sent.tile is not None and sent.tile not in TILES:
-        raise FirstLoopError(f'there is no picture "{sent.tile}"; GET /api/tiles names all')
-    with record.writing() as session:
-        prompts.set_tile(session, school_class.id, text, sent.tile)
+    prompts.show(record, school_class.id, text, sent.tile)
 
 
 @router.get("/{text}/sound", response_class=Response)
 def get_sound(session: Db, school_class: Class, text: PromptText) -> Response:
     """The recording of a word or letter."""
-    sound = prompts.sound_of(session, school_class.id, text)
+    sound = prompts_kept.sound_of(session, school_class.id, text)
     return Response(sound, media_type=media_of(sound))
 
 
 @router.put("/{text}/sound", status_code=204)
 def put_sound(record: Record, school_class: Class, text: PromptText, sent: SoundIn) -> None:
     """Keeps the teacher's voice for a word or letter."""
-    media_of(sent.sound)
-    with record.writing() as session:
-        prompts.set_sound(session, school_class.id, text, sent.sound)
+    prompts.say(record, school_class.id, text, sent.sound)
 
 
 @router.delete("/{text}/sound", status_code=204)
 def delete_sound(record: Record, school_class: Class, text: PromptText) -> None:
     """Deletes a recording."""
-    with record.writing() as session:
-        prompts.set_sound(session, school_class.id, text, None)
-    record.clear_log()
+    prompts.say_no_more(record, school_class.id, text)

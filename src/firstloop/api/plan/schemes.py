@@ -22,6 +22,7 @@ from firstloop.core.teaching.families import (
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import schemes
 from firstloop.store import own_schemes
+from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord, NotInRecordError
 
 MOST_LETTERS = 40
@@ -155,10 +156,10 @@ class ProposalOut(BaseModel):
 
 
 @router.get("/schemes")
-def get_schemes(record: Record, session: Db, school_class: Class) -> SchemeList:
+def get_schemes(session: Db, school_class: Class) -> SchemeList:
     """The schemes there are."""
     built_in = [
-        SchemeName(key=key, name=schemes.find(record, school_class, key).name, own=False)
+        SchemeName(key=key, name=schemes.find(session, school_class, key).name, own=False)
         for key in BUILT_IN
         if key != "empty"
     ]
@@ -176,24 +177,26 @@ def follow_scheme(record: Record, school_class: Class, sent: FollowIn) -> None:
 
 
 @router.post("/schemes", status_code=201)
-def copy_scheme(record: Record, school_class: Class, sent: CopyIn) -> SchemeOut:
+def copy_scheme(record: Record, session: Db, school_class: Class, sent: CopyIn) -> SchemeOut:
     """A new scheme of the teacher's own; `empty` has no families yet."""
     key = schemes.copy(record, school_class, sent.like, sent.name)
-    return _scheme_out(record, school_class, key)
+    return _scheme_out(session, school_class, key)
 
 
 @router.get("/schemes/{key}")
-def get_scheme(record: Record, school_class: Class, key: PathName) -> SchemeOut:
+def get_scheme(session: Db, school_class: Class, key: PathName) -> SchemeOut:
     """One scheme."""
-    return _scheme_out(record, school_class, key)
+    return _scheme_out(session, school_class, key)
 
 
 @router.put("/schemes/{key}")
-def change_scheme(record: Record, school_class: Class, key: PathName, sent: SchemeIn) -> SchemeOut:
+def change_scheme(
+    record: Record, session: Db, school_class: Class, key: PathName, sent: SchemeIn
+) -> SchemeOut:
     """Keeps a scheme as it is now wanted, finished or not."""
     data = {"name": sent.name, "families": [family.model_dump() for family in sent.families]}
     schemes.change(record, school_class.id, key, scheme_package.scheme_from(data))
-    return _scheme_out(record, school_class, key)
+    return _scheme_out(session, school_class, key)
 
 
 @router.delete("/schemes/{key}", status_code=204)
@@ -203,11 +206,9 @@ def delete_scheme(record: Record, school_class: Class, key: PathName) -> None:
 
 
 @router.post("/schemes/{key}/split")
-def split_family(
-    record: Record, school_class: Class, key: PathName, sent: SplitIn
-) -> list[FamilyIn]:
+def split_family(session: Db, school_class: Class, key: PathName, sent: SplitIn) -> list[FamilyIn]:
     """A proposal to part a family; nothing is kept."""
-    scheme = schemes.find(record, school_class, key)
+    scheme = schemes.find(session, school_class, key)
     if sent.family >= len(scheme.families):
         raise NotInRecordError(f"there is no family {sent.family + 1} in {scheme.name}")
     largest = school_class.customs.largest_family
@@ -216,10 +217,10 @@ def split_family(
 
 
 @router.post("/schemes/{key}/proposal")
-def propose_order(record: Record, school_class: Class, key: PathName) -> ProposalOut:
+def propose_order(session: Db, school_class: Class, key: PathName) -> ProposalOut:
     """A better order for a scheme's families and their letters; nothing is kept."""
     hand = school_class.hand
-    scheme = schemes.find(record, school_class, key)
+    scheme = schemes.find(session, school_class, key)
     better = order.propose(scheme, hand)
     return ProposalOut(
         families=[_family_in(family) for family in better.families],
@@ -230,18 +231,18 @@ def propose_order(record: Record, school_class: Class, key: PathName) -> Proposa
 
 @router.get("/families-of")
 def get_families_of(
-    record: Record,
+    session: Db,
     school_class: Class,
     letter: Annotated[list[Letter], Query(max_length=MOST_LETTERS)],
 ) -> list[FamilyOut]:
     """The families that some letters are in, by the class's scheme; a parted one as a whole."""
-    scheme = schemes.find(record, school_class, school_class.scheme)
+    scheme = schemes.find(session, school_class, school_class.scheme)
     return [_family_out(family, school_class) for family in families_of(scheme, letter)]
 
 
-def _scheme_out(record: Record, school_class: ClassRecord, key: str) -> SchemeOut:
+def _scheme_out(session: Session, school_class: ClassRecord, key: str) -> SchemeOut:
     hand = school_class.hand
-    scheme = schemes.find(record, school_class, key)
+    scheme = schemes.find(session, school_class, key)
     found = faults(scheme, largest=school_class.customs.largest_family)
     return SchemeOut(
         key=key,

@@ -31,7 +31,8 @@ from firstloop.core.letters.style import (
     hand_of,
 )
 from firstloop.core.text.words import compose
-from firstloop.store import classes, own_hands
+from firstloop.services import how_it_writes
+from firstloop.store import own_hands
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord
 
@@ -145,11 +146,9 @@ def put_style(record: Record, school_class: Class, sent: StyleIn) -> StyleIn:
     """Sets how the class writes from now on."""
     with record.session() as session:
         style = _style(session, school_class, sent)
-    hand_of(style)  # an unknown hand or choice is refused before anything is kept
-    ruling = _ruling(sent)
-    with record.writing() as session:
-        changed = classes.set_style(session, school_class.id, style, ruling, sent.x_height_mm)
-        hand_of(changed.style)  # another may have taken the hand away meanwhile
+    changed = how_it_writes.set_style(
+        record, school_class.id, style, _ruling(sent), sent.x_height_mm
+    )
     return _style_out(changed)
 
 

@@ -30,10 +30,11 @@ from firstloop.core.teaching.lesson import (
 from firstloop.core.teaching.planning import Next
 from firstloop.core.teaching.steps import SHAPES, Shape
 from firstloop.core.vocabulary.language import Language, Variety, long_date
+from firstloop.services import how_it_writes
 from firstloop.services import lessons as planning
 from firstloop.services.clock import day_of
 from firstloop.services.lessons import Asked
-from firstloop.store import classes, lessons, school
+from firstloop.store import lessons, school
 from firstloop.store.records import ClassRecord, LessonRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -153,9 +154,9 @@ class TodayOut(BaseModel):
 
 
 @router.get("/today")
-def get_today(record: Record, session: Db, school_class: Class, now: Now) -> TodayOut:
+def get_today(session: Db, school_class: Class, now: Now) -> TodayOut:
     """Today: its date, its lesson, what could come next, what is due, the week."""
-    today = planning.today(record, school_class, now)
+    today = planning.today(session, school_class, now)
 
     known = known_of(session, school_class)
 
@@ -194,22 +195,22 @@ def get_today(record: Record, session: Db, school_class: Class, now: Now) -> Tod
 
 @router.get("/lessons/proposal")
 def get_proposal(
-    record: Record, session: Db, school_class: Class, now: Now, asked: Annotated[NewLesson, Query()]
+    session: Db, school_class: Class, now: Now, asked: Annotated[NewLesson, Query()]
 ) -> LessonMatterOut:
     """The lesson that would be planned; nothing is kept."""
-    lesson = planning.proposal(record, school_class, asked.asked(), now)
+    lesson = planning.proposal(session, school_class, asked.asked(), now)
     day = day_of(now, school.zone(session))
     return matter_out(lesson, day, known_of(session, school_class))
 
 
 @router.get("/habits")
-def get_habits(record: Record, school_class: Class, now: Now) -> list[HabitOut]:
+def get_habits(session: Db, school_class: Class, now: Now) -> list[HabitOut]:
     """What several children could mend together, from what they wrote in the last four weeks."""
     return [
         HabitOut(
             code=habit.code, what=habit.what, letters=list(habit.letters), children=habit.children
         )
-        for habit in planning.habits_of(record, school_class, now)
+        for habit in planning.habits_of(session, school_class, now)
     ]
 
 
@@ -241,8 +242,7 @@ def post_lesson_change(  # noqa: PLR0917  # what is changed of what, when
 @router.delete("/lessons/{lesson_id:digits}", status_code=204)  # "proposal" is none
 def delete_lesson(record: Record, school_class: Class, lesson_id: PathId) -> None:
     """Deletes a lesson; what it taught stays taught."""
-    with record.writing() as session:
-        lessons.remove(session, school_class.id, lesson_id)
+    planning.remove(record, school_class.id, lesson_id)
 
 
 @router.get("/lessons/{lesson_id}/page", response_class=Response)
@@ -272,8 +272,7 @@ def get_home_page(session: Db, school_class: Class, lesson_id: PathId) -> Respon
 def put_language(record: Record, school_class: Class, sent: LanguageIn) -> LanguageIn:
     """Sets how the class writes dates, what it calls the stop, how long its lessons are."""
     language = Language(sent.variety, sent.ordinal, sent.stop)
-    with record.writing() as session:
-        classes.set_language(session, school_class.id, language, sent.minutes)
+    how_it_writes.set_language(record, school_class.id, language, sent.minutes)
     return sent
 
 

@@ -15,7 +15,7 @@ from firstloop.core.vocabulary import chains
 from firstloop.core.vocabulary.picker import Picked, Where, pick
 from firstloop.core.vocabulary.sentences import look_over, writable_phrases, writable_sentences
 from firstloop.core.vocabulary.sounds import Word
-from firstloop.services import schemes
+from firstloop.services import own_words, schemes
 from firstloop.services.lessons import letters_taught
 from firstloop.store import own_vocabulary, taught_words
 from firstloop.store.database import Session
@@ -82,7 +82,6 @@ class LookedOut(BaseModel):
 
 @router.get("/picker")
 def get_picker(
-    record: Record,
     session: Db,
     school_class: Class,
     new: Part,
@@ -91,7 +90,7 @@ def get_picker(
     """Words for a letter or a pair, of taught letters; or with a few that are not taught."""
     taught = letters_taught(session, school_class)
     own = own_vocabulary.of_class(session, school_class.id)
-    scheme = schemes.find(record, school_class, school_class.scheme)
+    scheme = schemes.find(session, school_class, school_class.scheme)
     family_of = {letter: f.name for f in scheme.families for letter in f.letters}
 
     def out(picked: Picked) -> PickedOut:
@@ -164,16 +163,13 @@ def get_own_words(session: Db, school_class: Class) -> list[WordOut]:
 @router.post("/own-words", status_code=201)
 def post_own_word(record: Record, school_class: Class, sent: OwnWordIn) -> WordOut:
     """Keeps a word of the teacher's."""
-    with record.writing() as session:
-        kept = own_vocabulary.add(session, school_class.id, sent.noted.strip())
-    return word_out(kept)
+    return word_out(own_words.add(record, school_class.id, sent.noted))
 
 
 @router.delete("/own-words/{text}", status_code=204)
 def delete_own_word(record: Record, school_class: Class, text: PathName) -> None:
     """Forgets a word of the teacher's."""
-    with record.writing() as session:
-        own_vocabulary.remove(session, school_class.id, text)
+    own_words.remove(record, school_class.id, text)
 
 
 @router.get("/sentences")

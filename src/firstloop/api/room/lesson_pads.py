@@ -153,9 +153,7 @@ def pad_out(
 @router.delete("/pads", status_code=204)
 def delete_pads(record: Record, school_class: Class) -> None:
     """Forgets all pads of the class, and who sat at which: each comes in by a code again."""
-    with record.writing() as session:
-        pads_kept.forget_all(session, school_class.id)
-    record.clear_log()
+    pad_seats.forget_all(record, school_class.id)
 
 
 @router.delete("/pads/{pad}", status_code=204)
