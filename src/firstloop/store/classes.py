@@ -9,7 +9,7 @@ from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
-from firstloop.core.letters.style import Style
+from firstloop.core.letters.style import PROPORTIONS, Style
 from firstloop.core.teaching.customs import Customs, OwnAmount
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.vocabulary.language import Language, Variety
@@ -181,14 +181,7 @@ def _language(data: dict[str, Any]) -> Language:
 
 
 def _style_columns(style: Style) -> dict[str, Any]:
-    return {
-        "hand": style.hand,
-        "choices": dict(style.choices),
-        "slant_deg": style.slant_deg,
-        "width": style.width,
-        "branch": style.branch,
-        "exit": style.exit,
-    }
+    return {"hand": style.hand, "choices": dict(style.choices)} | style.proportions
 
 
 def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
@@ -201,15 +194,9 @@ def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
 
 
 def _record(session: Session, row: _Row) -> ClassRecord:
-    style = Style(
-        hand=row.hand,
-        choices=tuple(sorted(row.choices.items())),
-        slant_deg=row.slant_deg,
-        width=row.width,
-        branch=row.branch,
-        exit=row.exit,
-        own=own_hands.find(session, row.id, row.hand),
-    )
+    proportions = {name: getattr(row, name) for name in PROPORTIONS}
+    own = own_hands.find(session, row.id, row.hand)
+    style = Style.of(row.hand, row.choices, proportions, own)
     return ClassRecord(
         id=row.id,
         name=row.name,

@@ -41,26 +41,12 @@ def keep(session: Session, class_id: int, style: Style) -> int:
 def style_from(text: str) -> Style:
     """A style as it was kept; the same text gives the same value, whose letters are drawn once."""
     data = json.loads(text)
-    return Style(
-        hand=data["hand"],
-        choices=tuple(sorted(data["choices"].items())),
-        slant_deg=data["slant_deg"],
-        width=data["width"],
-        branch=data["branch"],
-        exit=data["exit"],
-        own=hand_package.hand_from(data["own"]) if data.get("own") else None,
-    )
+    own = hand_package.hand_from(data["own"]) if data.get("own") else None
+    return Style.of(data["hand"], data["choices"], data, own)
 
 
 @lru_cache(maxsize=64)
 def _text(style: Style) -> str:
-    data = {
-        "hand": style.hand,
-        "choices": dict(sorted(style.choices)),
-        "slant_deg": style.slant_deg,
-        "width": style.width,
-        "branch": style.branch,
-        "exit": style.exit,
-    }
+    data = {"hand": style.hand, "choices": dict(sorted(style.choices))} | style.proportions
     own = {"own": hand_package.hand_data(style.own)} if style.own else {}
     return json.dumps(data | own, ensure_ascii=False, separators=(",", ":"))

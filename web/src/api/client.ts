@@ -49,12 +49,19 @@ fetchClient.use({
 /** Asks by method and path, as the OpenAPI document has them; what is asked is its cache key. */
 export const $api = createQueryClient(fetchClient);
 
+/** A type as the client's answers have it: a point, which is a pair, is widened to any array. */
+type Widened<Type> = Type extends readonly unknown[]
+  ? Widened<Type[number]>[]
+  : Type extends object
+    ? { [Key in keyof Type]: Widened<Type[Key]> }
+    : Type;
+
 /**
- * An answer in the schema's own type. The client's answer types widen a point from a pair to any
- * array; what is sent is what the schema says.
+ * An answer in the schema's own type; that it is this type's, but for what is widened, is checked
+ * where it is compiled. Throws where there is none, as a server that answers always has one.
  */
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- names the type of the answer
-export function exact<Body>(answer: unknown): Body {
+export function exact<Body>(answer: Widened<Body> | undefined): Body {
+  if (answer === undefined) throw new ProblemError("No answer", "First Loop said nothing.");
   return answer as Body;
 }
 

@@ -4,8 +4,8 @@ import type { JoinedOut, PadAttemptIn, PadTaskOut, SeatOut, StoredOut } from "./
 
 /** Comes in; null: the teacher has not nodded yet. */
 export async function join(by: { code: string } | { known: true }): Promise<JoinedOut | null> {
-  const { data, response } = await fetchClient.POST("/api/pad/join", { body: by });
-  return response.status === 202 ? null : exact<JoinedOut>(data);
+  const { data } = await fetchClient.POST("/api/pad/join", { body: by });
+  return data && "pad" in data ? exact<JoinedOut>(data) : null;
 }
 
 export async function lesson(): Promise<JoinedOut> {

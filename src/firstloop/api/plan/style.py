@@ -23,10 +23,7 @@ from firstloop.core.letters.ruling import (
     RulingKind,
 )
 from firstloop.core.letters.style import (
-    BRANCH_RANGE,
-    EXIT_RANGE,
-    SLANT_RANGE,
-    WIDTH_RANGE,
+    PROPORTIONS,
     Style,
     hand_of,
 )
@@ -56,10 +53,10 @@ class StyleIn(Sent):
 
     hand: Key
     choices: Annotated[dict[Key, Key], Field(max_length=MOST_CHOICES), at_most(MOST_CHOICES)] = {}
-    slant_deg: Annotated[float | None, _within(SLANT_RANGE)] = None
-    width: Annotated[float | None, _within(WIDTH_RANGE)] = None
-    branch: Annotated[float | None, _within(BRANCH_RANGE)] = None
-    exit: Annotated[float | None, _within(EXIT_RANGE)] = None
+    slant_deg: Annotated[float | None, _within(PROPORTIONS["slant_deg"])] = None
+    width: Annotated[float | None, _within(PROPORTIONS["width"])] = None
+    branch: Annotated[float | None, _within(PROPORTIONS["branch"])] = None
+    exit: Annotated[float | None, _within(PROPORTIONS["exit"])] = None
     ruling: RulingKind = RulingKind.FOUR
     top: Annotated[float, _within(TOP_RANGE)] = 1.9
     drop: Annotated[float, _within(DROP_RANGE)] = -0.95
@@ -189,10 +186,10 @@ def preview(session: Db, school_class: Class, sent: PreviewIn) -> Preview:
             for letter, ways in hand.alternatives.items()
         ],
         proportions=ProportionsOut(
-            slant_deg=_proportion(hand.proportions.slant_deg, SLANT_RANGE),
-            width=_proportion(hand.proportions.width, WIDTH_RANGE),
-            branch=_proportion(hand.proportions.branch, BRANCH_RANGE),
-            exit=_proportion(hand.proportions.exit, EXIT_RANGE),
+            **{
+                name: _proportion(getattr(hand.proportions, name), between)
+                for name, between in PROPORTIONS.items()
+            },
             top=_proportion(ruling.top, TOP_RANGE),
             drop=_proportion(ruling.drop, DROP_RANGE),
             x_height_mm=_proportion(sent.style.x_height_mm, X_HEIGHT_MM_RANGE),
@@ -205,15 +202,8 @@ def _proportion(value: float, between: tuple[float, float]) -> Proportion:
 
 
 def _style(session: Session, school_class: ClassRecord, sent: StyleIn) -> Style:
-    return Style(
-        hand=sent.hand,
-        choices=tuple(sorted(sent.choices.items())),
-        slant_deg=sent.slant_deg,
-        width=sent.width,
-        branch=sent.branch,
-        exit=sent.exit,
-        own=own_hands.find(session, school_class.id, sent.hand),
-    )
+    own = own_hands.find(session, school_class.id, sent.hand)
+    return Style.of(sent.hand, sent.choices, sent.model_dump(include={*PROPORTIONS}), own)
 
 
 def _ruling(sent: StyleIn) -> Ruling:
@@ -229,10 +219,7 @@ def _style_out(school_class: ClassRecord) -> StyleIn:
     return StyleIn(
         hand=style.hand,
         choices=dict(style.choices),
-        slant_deg=style.slant_deg,
-        width=style.width,
-        branch=style.branch,
-        exit=style.exit,
+        **style.proportions,
         ruling=ruling.kind,
         top=ruling.top,
         drop=ruling.drop,

@@ -1,13 +1,20 @@
 """A class's style: its hand, the alternatives it has picked, and proportions of its own."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import Any
 
 from firstloop.core.letters.hands import Hand, choose, find_hand
 
-SLANT_RANGE, WIDTH_RANGE, BRANCH_RANGE = (-5.0, 20.0), (0.75, 1.35), (0.5, 0.8)
-EXIT_RANGE = (0.5, 1.5)
-"""Degrees, ratio, u, ratio: beyond these a hand is no longer what its scripts were drawn for."""
+PROPORTIONS = {
+    "slant_deg": (-5.0, 20.0),
+    "width": (0.75, 1.35),
+    "branch": (0.5, 0.8),
+    "exit": (0.5, 1.5),
+}
+"""[degrees, ratio, u, ratio] What a class may set of its hand, and between which values: beyond
+these a hand is no longer what its scripts were drawn for."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,6 +31,24 @@ class Style:
     own: Hand | None = None
     """The school's own hand of that name, where it is not built in."""
 
+    @classmethod
+    def of(
+        cls,
+        hand: str,
+        choices: Mapping[str, str],
+        proportions: Mapping[str, float | None],
+        own: Hand | None = None,
+    ) -> "Style":
+        """A style of what is known of one by name; what is no proportion is passed over."""
+        chosen = tuple(sorted(choices.items()))
+        wanted: dict[str, Any] = {name: proportions[name] for name in PROPORTIONS}
+        return cls(hand, chosen, own=own, **wanted)
+
+    @property
+    def proportions(self) -> dict[str, float | None]:
+        """Its own proportions, by name."""
+        return {name: getattr(self, name) for name in PROPORTIONS}
+
 
 @lru_cache(maxsize=64)
 def hand_of(style: Style) -> Hand:
@@ -35,11 +60,5 @@ def hand_of(style: Style) -> Hand:
     0.0
     """
     hand = choose(style.own or find_hand(style.hand), dict(style.choices))
-    own = {
-        "slant_deg": style.slant_deg,
-        "width": style.width,
-        "branch": style.branch,
-        "exit": style.exit,
-    }
-    changed = {name: value for name, value in own.items() if value is not None}
+    changed = {name: value for name, value in style.proportions.items() if value is not None}
     return replace(hand, proportions=replace(hand.proportions, **changed))
