@@ -44,7 +44,10 @@ export function TilesPage({ pad }: { pad: PadLesson }) {
                 {tile ? (
                   <Tile name={tile} className="size-20" />
                 ) : (
-                  <span className="flex size-20 items-center justify-center text-[3rem] text-rule-deep">
+                  <span
+                    aria-hidden
+                    className="flex size-20 items-center justify-center text-[3rem] text-rule-deep"
+                  >
                     {name.slice(0, 1)}
                   </span>
                 )}

@@ -1,32 +1,18 @@
 /** The pad in its lesson: how it comes in, what it is to do, what it is called to, how it goes out. */
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useReducer, useRef } from "react";
 
 import { ProblemError } from "../api/client";
 import * as calls from "../api/padCalls";
-import type { JoinedOut, PadTaskOut, StoredOut } from "../api/schema";
+import type { JoinedOut } from "../api/schema";
+import { after, type LessonState, OPENING } from "./lessonState";
 import { openOutbox, type Outbox } from "./outbox";
 import { usePadStore } from "./StoreContext";
 import { PADS } from "./worker";
 
-/** How far it has come: it looks, needs a code, waits for a nod, a tile is chosen, in, over. */
-export type Where = "opening" | "code" | "asking" | "tiles" | "in" | "over";
-
 const NOD_MS = 2000;
 const SIGN_OF_LIFE_MS = 15_000;
 
-export interface PadLesson {
-  where: Where;
-  joined: JoinedOut | null;
-  task: PadTaskOut | null;
-  /** The server is not reached just now. */
-  alone: boolean;
-  problem: string | null;
-  /** The class is called to look at the board. */
-  look: boolean;
-  /** How often the movement was to be shown again; grows. */
-  replays: number;
-  /** What was said to the last letter, where the class wants that. */
-  answer: StoredOut | null;
+export interface PadLesson extends LessonState {
   join: (code: string) => void;
   sit: (pupil: number) => void;
   /** The tablet goes to the next child. */
@@ -49,29 +35,20 @@ export interface Surroundings {
 
 export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLesson {
   const store = usePadStore();
-  const [where, setWhere] = useState<Where>("opening");
-  const [joined, setJoined] = useState<JoinedOut | null>(null);
-  const [task, setTask] = useState<PadTaskOut | null>(null);
-  const [alone, setAlone] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [look, setLook] = useState(false);
-  const [replays, setReplays] = useState(0);
-  const [answer, setAnswer] = useState<StoredOut | null>(null);
+  const [state, happened] = useReducer(after, OPENING);
   const outbox = useRef<Outbox | null>(null);
   const asked = useRef(0); // an answer that was overtaken says nothing any more
 
-  const out = useCallback(
-    (to: Where) => {
-      setWhere(to);
-      setTask(null);
-      setLook(false);
-      setProblem(null);
-      setAnswer(null);
-      store.forget();
-      void outbox.current?.send();
-    },
-    [store],
-  );
+  const send = useCallback(() => {
+    void outbox.current?.send();
+  }, []);
+
+  const end = useCallback(() => {
+    asked.current++;
+    happened({ is: "over" });
+    store.forget();
+    send();
+  }, [store, send]);
 
   /** Asks for the task, learns the server's clock by the way, and wipes what was let go. */
   const fetchTask = useCallback(async () => {
@@ -82,59 +59,49 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
     return now;
   }, [store]);
 
-  const begin = useCallback(
-    (now: PadTaskOut) => {
-      setAlone(false);
-      setTask(now);
-      store.setTask(now);
-      if (store.waiting.length > 0) void outbox.current?.send();
-    },
-    [store],
-  );
-
-  /** Asks what to do; whether the server was there. */
-  const refresh = useCallback(async () => {
+  /** Asks what to do, and where no child sits here, for the tiles; an answer that was overtaken,
+   * as somebody asked again since or took a tile, says nothing. */
+  const ask = useCallback(async () => {
     const mine = ++asked.current;
+    const now = await fetchTask();
+    if (mine !== asked.current) return;
+    happened({ is: "task", task: now });
+    store.setTask(now);
+    if (store.waiting.length > 0) send();
+    if (now.pupil) return;
+    const joined = await calls.lesson();
+    if (mine === asked.current) happened({ is: "nobody sits here", joined });
+  }, [store, fetchTask, send]);
+
+  const refresh = useCallback(async () => {
+    const mine = asked.current + 1;
     try {
-      const now = await fetchTask();
-      if (mine !== asked.current) return; // asked again since, or a tile was taken
-      begin(now);
-      if (now.pupil) setWhere((before) => (before === "tiles" ? before : "in"));
-      else {
-        const tiles = await calls.lesson();
-        if (mine !== asked.current) return;
-        setJoined(tiles);
-        setWhere("tiles");
-      }
+      await ask();
     } catch (error) {
       if (mine !== asked.current) return;
-      if (statusOf(error) === 401) out("over");
-      else setAlone(true);
+      if (statusOf(error) === 401) end();
+      else happened({ is: "alone" });
     }
-  }, [out, fetchTask, begin]);
+  }, [ask, end]);
 
   const come = useCallback(
     async (by: Parameters<typeof calls.join>[0]) => {
       try {
-        const found = await calls.join(by);
-        setAlone(false);
-        setProblem(null);
-        if (!found) {
-          setWhere("asking");
+        const joined = await calls.join(by);
+        if (!joined) {
+          happened({ is: "waits for a nod" });
           return;
         }
-        setJoined(found);
+        happened({ is: "joined", joined });
         window.history.replaceState(null, "", PADS);
-        setWhere("tiles");
         await refresh();
-        void outbox.current?.send(); // what waited while it was out
+        send(); // what waited while it was out
       } catch (error) {
-        setAlone(statusOf(error) === 0);
-        if ("code" in by) setProblem(wordsOf(error));
-        setWhere("code");
+        const problem = "code" in by ? { problem: wordsOf(error) } : {};
+        happened({ is: "needs a code", alone: statusOf(error) === 0, ...problem });
       }
     },
-    [refresh],
+    [refresh, send],
   );
 
   const open = useCallback(async () => {
@@ -145,34 +112,29 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
       return;
     }
     try {
-      const now = await fetchTask();
-      if (!now.pupil) setJoined(await calls.lesson());
-      begin(now);
-      setWhere(now.pupil ? "in" : "tiles");
+      await ask();
     } catch (error) {
       const last = store.task;
       const unreached = statusOf(error) === 0 || statusOf(error) >= 500;
-      if (unreached && last?.pupil) {
-        setAlone(true);
-        setTask(last);
-        setWhere("in");
-      } else await come({ known: true });
+      if (unreached && last?.pupil) happened({ is: "alone", goesOnWith: last });
+      else await come({ known: true });
     }
-  }, [come, store, fetchTask, begin]);
+  }, [come, store, ask]);
 
   useEffect(() => {
     const opened = openOutbox(store, {
       onReached: (reached) => {
-        setAlone(!reached);
+        happened({ is: "reached", reached });
       },
-      onStored: (stored) => {
-        if (stored.say !== null || stored.replay) setAnswer(stored);
+      onStored: (answer) => {
+        happened({ is: "answer", answer });
         void refresh();
       },
-      onTooMuch: setProblem,
+      onTooMuch: (problem) => {
+        happened({ is: "problem", problem });
+      },
       onOut: () => {
-        setWhere((before) => (before === "in" ? "over" : before));
-        setProblem(null);
+        happened({ is: "put out" });
       },
     });
     outbox.current = opened;
@@ -184,7 +146,8 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
   }, [open, refresh, store]);
 
   // It waits for the nod; or, where the network was away when it opened, for the network.
-  const waits = where === "asking" || (where === "code" && alone);
+  const { where } = state;
+  const waits = where === "asking" || (where === "code" && state.alone);
   useEffect(() => {
     if (!waits) return;
     const asks = setInterval(() => void come({ known: true }), NOD_MS);
@@ -198,12 +161,11 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
     if (!isIn) return;
     const sign = setInterval(() => void refresh(), SIGN_OF_LIFE_MS);
     const heard = (call: calls.Call) => {
-      if (call === "look") setLook(true);
-      else if (call === "replay") setReplays((before) => before + 1);
-      else if (call === "end") out("over");
+      if (call === "look") happened({ is: "called to look" });
+      else if (call === "replay") happened({ is: "replay" });
+      else if (call === "end") end();
       else {
-        setLook(false);
-        setAnswer(null);
+        happened({ is: "goes on" });
         void refresh();
       }
     };
@@ -216,64 +178,55 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
       clearInterval(sign);
       deaf();
     };
-  }, [isIn, refresh, out, lookForNewer]);
+  }, [isIn, refresh, end, lookForNewer]);
 
+  const failed = (error: unknown) => {
+    happened({ is: "problem", problem: wordsOf(error) });
+  };
+  const showTiles = (joined: JoinedOut) => {
+    happened({ is: "tiles", joined });
+  };
   return {
-    where,
-    joined,
-    task,
-    alone,
-    problem,
-    look,
-    replays,
-    answer,
+    ...state,
     join: (code) => void come({ code }),
     sit: (pupil) => {
       asked.current++;
       calls.sit(pupil, opensAlone()).then(
         () => {
-          setProblem(null);
-          setWhere("in");
+          happened({ is: "writes" });
           void refresh();
         },
         (error: unknown) => {
-          setProblem(wordsOf(error));
-          void calls.lesson().then(setJoined, () => undefined);
+          failed(error);
+          void calls.lesson().then(showTiles, () => undefined);
         },
       );
     },
     passOn: () => {
-      setWhere("tiles");
-      setProblem(null);
-      void outbox.current?.send();
-      calls.lesson().then(setJoined, () => {
-        setAlone(true);
+      happened({ is: "passed on" });
+      send();
+      calls.lesson().then(showTiles, () => {
+        happened({ is: "alone" });
       });
     },
     backToTask: () => {
-      setWhere("in");
-      setProblem(null);
+      happened({ is: "writes" });
     },
     looked: () => {
-      setLook(false);
+      happened({ is: "looked" });
     },
     kept: () => {
-      setAnswer(null);
-      void outbox.current?.send();
+      happened({ is: "handed in" });
+      send();
     },
     choose: (attempt) => {
-      calls.best(attempt).then(
-        () => {
-          setProblem(null);
-          void refresh();
-        },
-        (error: unknown) => {
-          setProblem(wordsOf(error));
-        },
-      );
+      calls.best(attempt).then(() => {
+        happened({ is: "went well" });
+        void refresh();
+      }, failed);
     },
     again: () => {
-      setWhere("opening");
+      happened({ is: "looks for its lesson" });
       void open();
     },
   };

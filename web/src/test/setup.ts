@@ -1,7 +1,9 @@
 /** What every test begins with: no page, no answers, and a browser's observers that do report. */
 import "@testing-library/jest-dom/vitest";
+import "fake-indexeddb/auto";
 
 import { cleanup } from "@testing-library/react";
+import { IDBFactory } from "fake-indexeddb";
 import { afterEach, beforeEach, vi } from "vitest";
 
 import { forgetEvents, StandInEvents } from "./events";
@@ -32,7 +34,13 @@ HTMLElement.prototype.setPointerCapture = () => undefined;
 PointerEvent.prototype.getCoalescedEvents = () => [];
 PointerEvent.prototype.getPredictedEvents = () => [];
 
+Object.defineProperty(navigator, "storage", {
+  value: { persist: () => Promise.resolve(true) },
+  configurable: true,
+});
+
 beforeEach(() => {
+  vi.stubGlobal("indexedDB", new IDBFactory());
   forgetAnswers();
   forgetEvents();
 });
