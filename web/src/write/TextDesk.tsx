@@ -2,12 +2,9 @@
 import { useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 
-import { exact } from "../api/client";
-import { useDelivery } from "../api/delivery";
 import { useToday } from "../api/lessonQueries";
 import { useClassroom } from "../api/queries";
-import type { ClassOut as Classroom, TextOut } from "../api/schema";
-import { useHandInText, useTakeBackText } from "../api/textQueries";
+import type { ClassOut as Classroom } from "../api/schema";
 import { ruledFor } from "../ink/padGeometry";
 import { TextOnLines } from "../ui/TextOnLines";
 import { inkOf, usePad } from "../ink/usePad";
@@ -15,10 +12,10 @@ import { useSize } from "../ink/useSize";
 import { Choice } from "../ui/Choice";
 import { Prompt } from "../ui/Prompt";
 import { Loading, ProblemNote } from "../ui/states";
-import { useShortcuts } from "../ui/useShortcuts";
 import { LongPad } from "./LongPad";
 import { lengthOf, onOneLine, rowsFor } from "../ink/longLine";
 import { PadBar } from "./PadBar";
+import { useTextHandIn } from "./useTextHandIn";
 import { useWriter } from "./useWriter";
 import { WhatToWrite, type Written } from "./WhatToWrite";
 import { WriterChoice } from "./WriterChoice";
@@ -97,48 +94,17 @@ function Pad({
 }) {
   const [writer, setWriter] = useWriter(classroom.pupils);
   const [help, setHelp] = useState<"copy" | "recall">("copy");
-  const [handedIn, setHandedIn] = useState<TextOut | null>(null);
   const surface = useRef<HTMLDivElement>(null);
   const size = useSize(surface);
   const rows = rowsFor(lengthOf(kind, target), classroom.lines, size);
   const ruled = ruledFor(classroom.lines, size.height, rows);
   const pad = usePad(ruled);
-  const handIn = useHandInText();
-  const takeBack = useTakeBackText();
-  const delivery = useDelivery();
+  const { handedIn, forget, can, give, undo, problem } = useTextHandIn({
+    pad,
+    asked: { pupil_id: writer?.id, kind, target, help },
+    inkOf: (strokes) => inkOf(onOneLine(strokes, classroom.lines, rows)),
+  });
   const written = pad.strokes.length > 0;
-  const busy = handIn.isPending || takeBack.isPending;
-  const give = () => {
-    if (!writer || !written || busy || target === "") return;
-    const strokes = inkOf(onOneLine(pad.strokes, classroom.lines, rows));
-    handIn.mutate(
-      { body: delivery.of({ pupil_id: writer.id, kind, target, help, strokes }) },
-      {
-        onSuccess: (text) => {
-          delivery.arrived();
-          setHandedIn(exact<TextOut>(text));
-          pad.set([]);
-        },
-      },
-    );
-  };
-  const undo = () => {
-    if (busy) return;
-    if (written) pad.set(pad.strokes.slice(0, -1));
-    else if (handedIn) {
-      takeBack.mutate(
-        { params: { path: { text_id: handedIn.id } } },
-        {
-          onSuccess: () => {
-            setHandedIn(null);
-            pad.set(pad.wiped);
-          },
-        },
-      );
-    }
-  };
-  useShortcuts({ Enter: give, z: undo });
-  const problem = handIn.error ?? takeBack.error;
   const shown = kind === "row" ? target : target.trim();
   return (
     <>
@@ -148,7 +114,7 @@ function Pad({
           writer={writer}
           onChoose={(id) => {
             setWriter(id);
-            setHandedIn(null);
+            forget();
           }}
         />
         {children}
@@ -175,7 +141,7 @@ function Pad({
       <PadBar
         undo={{
           label: written || !handedIn ? "Last stroke away" : "Take back",
-          can: !busy && (written || handedIn !== null),
+          can: can.undo,
           act: undo,
         }}
         bringBack={
@@ -185,7 +151,7 @@ function Pad({
               }
             : null
         }
-        handIn={{ can: written && !busy && writer !== undefined && target !== "", act: give }}
+        handIn={{ can: can.handIn, act: give }}
       >
         <p role="status" className="min-w-0 flex-1 text-xl">
           {handedIn ? handedIn.say : written ? "" : target === "" ? NOTHING_ASKED : STRUCK_OUT}

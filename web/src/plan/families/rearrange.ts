@@ -9,6 +9,9 @@ export interface Spot {
   place: number;
 }
 
+/** A place after whatever letters there are. */
+export const LAST = Number.MAX_SAFE_INTEGER;
+
 /** What is sent of a family: what is computed of it is left out. */
 export function kept({ name, why, letters, exceptions }: Family): FamilyIn {
   return { name, why, letters, exceptions };
@@ -78,4 +81,18 @@ export function changeFamily(families: Families, at: number, part: Partial<Famil
 
 function within(value: number, last: number): number {
   return Math.max(0, Math.min(last, value));
+}
+
+/** The letter one step on from another; itself where there is none. */
+export function neighbour(
+  families: readonly { letters: readonly string[] }[],
+  letter: string,
+  { along = 0, down = 0 }: { along?: number; down?: number },
+): string {
+  const rows = families.map(({ letters }) => letters).filter((letters) => letters.length);
+  const order = rows.flat();
+  if (along) return order[order.indexOf(letter) + along] ?? letter;
+  const row = rows.findIndex((letters) => letters.includes(letter));
+  const next = rows[row + down];
+  return next?.[Math.min(rows[row]?.indexOf(letter) ?? 0, next.length - 1)] ?? letter;
 }

@@ -3,26 +3,23 @@
  * shows how the time goes, and where it stands is remembered.
  */
 import { Eye, ChevronLeft, ChevronRight, Maximize2 } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import type { LessonOut as Lesson, Showing } from "../../api/schema";
+import type { LessonOut as Lesson } from "../../api/schema";
 import { useCloseLesson } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { nameOf } from "../../ui/lessonName";
 import { Empty, ProblemNote } from "../../ui/states";
-import { useShortcuts } from "../../ui/useShortcuts";
-import { goOnWithin } from "../onwards";
-import { useLessonChannel } from "./channel";
 import { CoverContext } from "./covered";
-import { SHOWING_NAMES, showingAfter } from "./showings";
+import { SHOWING_NAMES } from "./showings";
 import { StepTime } from "./StepTime";
 import { StepView } from "./StepView";
 import { FoundLesson } from "./FoundLesson";
 import { JoinPanel } from "./JoinPanel";
 import { CourseLine } from "./CourseLine";
-import { usePlace } from "./usePlace";
+import { useBoard } from "./useBoard";
 
 export function LessonBoard() {
   return <FoundLesson>{(lesson) => <Run key={lesson.id} lesson={lesson} />}</FoundLesson>;
@@ -31,51 +28,10 @@ export function LessonBoard() {
 function Run({ lesson }: { lesson: Lesson }) {
   const board = useRef<HTMLElement>(null);
   const [inside, setInside] = useState<HTMLElement | null>(null); // what stands over a full board
-  const navigate = useNavigate();
-  const close = useCloseLesson();
-  const { at, stop, go, turn, error } = usePlace(lesson, goOnWithin);
-  // Every step begins by showing; a way that was chosen is that stop's own.
-  const [chosen, setChosen] = useState<{ at: number; showing: Showing } | null>(null);
-  const showing = chosen?.at === at ? chosen.showing : "shown";
-  const [covered, setCovered] = useState<string | null>(null);
-  const say = useLessonChannel(lesson.id, (said, answer) => {
-    if (said.from !== "teacher") return;
-    if (said.ask === "where") answer({ from: "board", at, covered });
-    if (said.ask === "next") turn(1);
-    if (said.ask === "back") turn(-1);
-    if (said.ask === "onwards") goOnWithin();
-  });
-  useEffect(() => {
-    say({ from: "board", at, covered });
-  }, [say, at, covered]);
-  const toMyScreen = () => {
-    window.open(
-      `/show/lesson/${String(lesson.id)}/mine`,
-      "first-loop-mine",
-      "width=560,height=760",
-    );
-  };
-  const toggleFull = () => {
-    if (document.fullscreenElement) void document.exitFullscreen();
-    else void board.current?.requestFullscreen();
-  };
-  useShortcuts({
-    PageDown: () => {
-      turn(1);
-    },
-    PageUp: () => {
-      turn(-1);
-    },
-    f: toggleFull,
-    t: toMyScreen,
-    ...(stop && stop.showings.length > 1
-      ? {
-          m: () => {
-            setChosen({ at, showing: showingAfter(stop.showings, showing) });
-          },
-        }
-      : {}),
-  });
+  const { at, stop, go, turn, error, showing, show, cover, toMyScreen, toggleFull } = useBoard(
+    lesson,
+    board,
+  );
   const last = at === lesson.course.length - 1;
   if (!stop) return <Empty>Every step of this lesson is skipped.</Empty>;
   return (
@@ -96,9 +52,7 @@ function Run({ lesson }: { lesson: Lesson }) {
             label="How it is shown"
             value={showing}
             options={stop.showings.map((one) => ({ value: one, label: SHOWING_NAMES[one] }))}
-            onChange={(one) => {
-              setChosen({ at, showing: one });
-            }}
+            onChange={show}
           />
         )}
         <StepTime key={at} minutes={stop.minutes} />
@@ -118,7 +72,7 @@ function Run({ lesson }: { lesson: Lesson }) {
         </p>
       )}
       <div className="flex min-h-0 flex-1 flex-col">
-        <CoverContext value={setCovered}>
+        <CoverContext value={cover}>
           <StepView
             key={`${String(at)} ${showing}`}
             lesson={lesson}
@@ -127,16 +81,39 @@ function Run({ lesson }: { lesson: Lesson }) {
           />
         </CoverContext>
       </div>
+      <Foot lesson={lesson} at={at} onTurn={turn} onGo={go} />
+      {error && <ProblemNote error={error} />}
+    </section>
+  );
+}
+
+/** Back, the course, and on: at its end the lesson is given. */
+function Foot({
+  lesson,
+  at,
+  onTurn,
+  onGo,
+}: {
+  lesson: Lesson;
+  at: number;
+  onTurn: (by: 1 | -1) => void;
+  onGo: (at: number) => void;
+}) {
+  const navigate = useNavigate();
+  const close = useCloseLesson();
+  const last = at === lesson.course.length - 1;
+  return (
+    <>
       <footer className="flex items-center gap-3 max-md:flex-wrap max-md:justify-between">
         <Button
           disabled={at === 0}
           onClick={() => {
-            turn(-1);
+            onTurn(-1);
           }}
         >
           <ChevronLeft aria-hidden size={20} /> Back
         </Button>
-        <CourseLine lesson={lesson} at={at} onGo={go} />
+        <CourseLine lesson={lesson} at={at} onGo={onGo} />
         {last ? (
           <Button
             look="main"
@@ -154,7 +131,7 @@ function Run({ lesson }: { lesson: Lesson }) {
           <Button
             look="main"
             onClick={() => {
-              turn(1);
+              onTurn(1);
             }}
           >
             {lesson.course[at + 1]?.name} <ChevronRight aria-hidden size={20} />
@@ -162,7 +139,6 @@ function Run({ lesson }: { lesson: Lesson }) {
         )}
       </footer>
       {close.isError && <ProblemNote error={close.error} />}
-      {error && <ProblemNote error={error} />}
-    </section>
+    </>
   );
 }
