@@ -62,6 +62,7 @@ test.each([404, 409, 410, 413, 422])(
     const [refused, fresh] = [write("a"), write("b")];
     answerBy(status);
     await outbox.send();
+    expect(news.onTooMuch).not.toHaveBeenCalled();
     expect(sent).toEqual([refused, fresh]);
     expect(store.waiting).toEqual([]);
     expect(store.aside.map(({ id, aside }) => [id, aside?.why])).toEqual([
@@ -129,4 +130,90 @@ test("what is being written for another task is done, once, by the id it was beg
   store.finishAllBut("b");
   store.finishAllBut("b");
   expect(store.waiting.map((one) => one.id)).toEqual([id]);
+});
+
+test("whether the server was reached is told with every answer, also with one that refuses", async () => {
+  write("a");
+  answerBy(201);
+  await outbox.send();
+  write("b");
+  answerBy(422);
+  await outbox.send();
+  write("c");
+  serve("POST /api/pad/attempts", () => Promise.reject(new TypeError("no network")));
+  await outbox.send();
+  expect(news.onReached.mock.calls).toEqual([[true], [true], [false]]);
+  expect(news.onStored).toHaveBeenCalledOnce();
+  expect(store.waiting).toHaveLength(1);
+});
+
+test("what waits is sent again by itself, when the network is back or the lid is opened, until it stops", async () => {
+  outbox.stop();
+  vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
+  outbox = openOutbox(store, news);
+  serve("POST /api/pad/attempts", () => Promise.reject(new TypeError("no network")));
+  write("a");
+  await outbox.send();
+  const wakes = [
+    () => vi.advanceTimersByTime(3000),
+    () => window.dispatchEvent(new Event("online")),
+    () => document.dispatchEvent(new Event("visibilitychange")),
+  ];
+  for (const wake of wakes) {
+    const before = news.onReached.mock.calls.length;
+    wake();
+    await vi.waitFor(() => {
+      expect(news.onReached.mock.calls.length).toBe(before + 1);
+    });
+  }
+  outbox.stop();
+  const before = news.onReached.mock.calls.length;
+  for (const wake of wakes) wake();
+  await Promise.resolve();
+  expect(news.onReached.mock.calls.length).toBe(before);
+  vi.useRealTimers();
+});
+
+test("put out, it wakes by nothing until it is asked to send", async () => {
+  outbox.stop();
+  vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
+  outbox = openOutbox(store, news);
+  write("a");
+  write("b");
+  answerBy(401);
+  await outbox.send();
+  vi.advanceTimersByTime(9000);
+  window.dispatchEvent(new Event("online"));
+  await Promise.resolve();
+  expect(sent).toHaveLength(1);
+  vi.useRealTimers();
+  await outbox.send();
+  expect(store.waiting).toEqual([]);
+});
+
+test("what comes while it sends is sent as well, once", async () => {
+  const first = write("a");
+  answerBy();
+  const both = [outbox.send(), outbox.send()];
+  const second = write("b");
+  both.push(outbox.send());
+  await Promise.all(both);
+  await vi.waitFor(() => {
+    expect(store.waiting).toEqual([]);
+  });
+  expect(sent).toEqual([first, second]);
+});
+
+test("a busy server is left alone at once, whatever else waits", async () => {
+  for (const status of [408, 425, 429, 503]) {
+    answerBy(status);
+    const before = sent.length;
+    write(`a ${String(status)}`);
+    write(`b ${String(status)}`);
+    await outbox.send();
+    expect(sent.length).toBe(before + 1);
+    await outbox.send();
+    expect(store.waiting).toEqual([]);
+  }
+  expect(store.aside).toEqual([]);
 });

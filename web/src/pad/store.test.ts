@@ -58,6 +58,7 @@ test("opened again, it has all that was waiting, set aside, stored or being writ
   ]);
   expect(after.lettersOf(page).map(({ state }) => state)).toEqual(["waits", "stored", "aside"]);
   expect(after.draftOf(page)).toEqual(draft);
+  expect(after.lettersOf("another page")).toEqual([]);
 });
 
 test("what was begun is handed in by the id and of the moment that it was begun with", async () => {
@@ -83,6 +84,11 @@ test("what was begun is handed in by the id and of the moment that it was begun 
 test("a letter whose strokes were all rubbed out is none", async () => {
   const store = await opened();
   store.draw("a", 0, [DOWN], L);
+  store.draw("a", 0, [], L);
+  const id = store.draftOf("a")?.id;
+  vi.setSystemTime(Date.now() + 60_000);
+  store.draw("a", 0, [DOWN], L); // begun anew, of now
+  expect(store.draftOf("a")).toMatchObject({ id, began: Date.now() });
   store.draw("a", 0, [], L);
   store.finish("a", false);
   store.finish("never begun", false);
@@ -124,7 +130,7 @@ test("another task ends what was begun for the one before, the same does not", a
   expect(store.draftOf(keyOf(own))).not.toBeNull();
   store.setTask(best);
   expect(store.draftOf(keyOf(own))).toBeNull();
-  expect(store.waiting).toHaveLength(1);
+  expect(store.waiting.map(({ body }) => body.struck)).toEqual([false]);
 });
 
 test("forgotten is what has arrived; what waits or was set aside stays, here and in the tablet", async () => {
@@ -219,13 +225,28 @@ test("what is cut off in mid-write is kept whole or not at all, and tried again"
   expect(ids((await opened()).waiting)).toEqual(both);
 });
 
+test("what changes while it is being saved is saved as well", async () => {
+  const store = await opened();
+  const early = write(store, "a");
+  await Promise.resolve();
+  await Promise.resolve();
+  store.hasArrived("nobody's");
+  store.setAside(early, "No."); // the same letter, while its first state is on its way
+  const late = write(store, "b");
+  await vi.waitFor(() => {
+    expect(store.isSafe).toBe(true);
+  });
+  const after = await opened();
+  expect([ids(after.waiting), ids(after.aside)]).toEqual([[late], [early]]);
+});
+
 test("a store that does not answer holds nobody up, and one that is not there neither", async () => {
   vi.useFakeTimers({ toFake: ["Date", "setTimeout", "clearTimeout"] });
-  const silent = vi
-    .spyOn(indexedDB, "open")
-    .mockImplementation(() => new EventTarget() as IDBOpenDBRequest);
+  const silent = vi.spyOn(indexedDB, "open").mockImplementation(() => new IDBOpenDBRequest());
   const store = new PadStore();
-  await vi.advanceTimersByTimeAsync(3000);
+  await vi.advanceTimersByTimeAsync(2900);
+  expect(store.fails).toBe(false);
+  await vi.advanceTimersByTimeAsync(100);
   await store.opened;
   expect(store.fails).toBe(true);
   expect(ids(store.waiting)).toEqual([]);
