@@ -55,7 +55,8 @@ calibrate: setup
 bench: setup $(STAMPS)/chromium
 	$(PY)/python -m scripts.bench
 
-# Hours, if it is let: plants small faults in the core and tells which no test finds.
+# Hours, if it is let: plants small faults and tells which no test finds; `cd web && npm run mutants`
+# those of the pad.
 mutants: setup
 	$(PY)/python -m scripts.mutants
 

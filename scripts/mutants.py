@@ -1,4 +1,5 @@
-"""How many small faults in the core its tests find: a sample of them planted, one after another.
+"""How many small faults in core, services and api the tests find: a sample of them planted, one after
+another. Those of the pad's pages are planted by Stryker (`cd web && npm run mutants`).
 
 mutmut makes them (a `<` turned to `<=`, an argument left out ...), tells which tests come by each,
 and runs those. All of them would take days; a sample, drawn by a seed, gives the share found to a
@@ -15,7 +16,7 @@ from collections import Counter
 from collections.abc import Sequence
 from pathlib import Path
 
-MADE = Path("mutants/src/firstloop/core")
+MADE = Path("mutants/src/firstloop")
 MUTMUT = Path(sys.executable).with_name("mutmut")
 ANY = "firstloop.core.teaching.due.x_due__mutmut_1"
 """Naming one makes them all, and finds out which tests come by each."""
@@ -39,8 +40,8 @@ def run(names: Sequence[str], children: int) -> None:
 
 
 def room(name: str) -> str:
-    """firstloop.core.teaching.due.x_due__mutmut_1 -> teaching"""
-    return name.split(".")[2]
+    """firstloop.core.teaching.due.x_due__mutmut_1 -> core.teaching"""
+    return ".".join(name.split(".")[1:3])
 
 
 def report(tried: dict[str, int | None]) -> str:
@@ -65,6 +66,8 @@ def main() -> None:
     chosen = random.Random(asked.seed).sample(names, min(asked.sample, len(names)))
     run(chosen, asked.children)
     after = codes()
+    if any(after[name] is None for name in chosen):
+        raise SystemExit("mutmut did not try all of them; what it says above tells why")
     print(report({name: after[name] for name in sorted(chosen)}))
 
 
