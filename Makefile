@@ -51,6 +51,7 @@ check-web: setup
 calibrate: setup
 	$(PY)/python -m scripts.calibrate
 	$(PY)/python -m scripts.calibrate_texts
+	$(PY)/python -m scripts.calibrate_pens
 
 bench: setup $(STAMPS)/chromium
 	$(PY)/python -m scripts.bench

@@ -1,5 +1,5 @@
-"""How many small faults in core, services and api the tests find: a sample of them planted, one after
-another. Those of the pad's pages are planted by Stryker (`cd web && npm run mutants`).
+"""How many small faults in core, services and api the tests find: a sample of them planted, one
+after another. Those of the pad's pages are planted by Stryker (`cd web && npm run mutants`).
 
 mutmut makes them (a `<` turned to `<=`, an argument left out ...), tells which tests come by each,
 and runs those. All of them would take days; a sample, drawn by a seed, gives the share found to a

@@ -68,6 +68,32 @@ def test_a_line_that_drifts_is_told_once(degrees: float) -> None:
     assert result.findings[0].measure == pytest.approx(degrees, abs=0.8)
 
 
+@pytest.mark.parametrize(("word", "degrees"), [("cat", 9.0), ("sun", -9.0), ("man", 10.0)])
+def test_a_short_word_that_climbs_is_told_as_that(word: str, degrees: float) -> None:
+    slope = np.tan(np.radians(degrees))
+    line = printed(word)
+    for at in range(len(word)):
+        line = line.changed(at, lambda p: p + np.column_stack([0 * p[:, 0], slope * p[:, 0]]))
+    assert to_mend(checked(line.ink, word)) == [(Code.LINE_DRIFT, None)]
+
+
+@pytest.mark.parametrize("word", ["yes", "pony", "happy", "jelly", "garage", "I jog."])
+def test_tails_and_letters_that_tremble_make_no_slope(word: str) -> None:
+    rng = np.random.default_rng(3)
+    for _ in range(5):
+        line = printed(word)
+        for at in range(len(line.letters)):
+            by = float(rng.normal(0.0, 0.05))
+            line = line.changed(at, lambda p, by=by: p + np.array([0.0, by]))  # type: ignore[misc]
+        kind = Kind.SENTENCE if word.endswith(".") else Kind.WORD
+        assert Code.LINE_DRIFT not in dict(to_mend(checked(line.ink, word, kind)))
+
+
+def test_one_letter_that_floats_turns_no_line() -> None:
+    line = printed("sun").changed(2, lambda p: p + np.array([0.0, 0.55]))
+    assert to_mend(checked(line.ink, "sun"))[:1] == [(Code.OFF_BASE, 2)]
+
+
 def feet(*places: tuple[float, float]) -> Traces:
     """A small v at each place."""
     v = np.array([[-0.2, 0.4], [0.0, 0.0], [0.2, 0.4]])

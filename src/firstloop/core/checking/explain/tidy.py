@@ -3,6 +3,7 @@
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, evenly
+from firstloop.core.geometry.reports import line_under
 from firstloop.core.letters import Letter
 from firstloop.core.letters.moves import MoveKind
 
@@ -15,12 +16,13 @@ def tidy(ink: Ink, letter: Letter) -> Lines:
 
     Taps beside the writing are dropped, unless the letter has a dot or there is nothing else.
     """
-    along = [polyline.distances_along(stroke.points) for stroke in ink.strokes]
+    lines = [line_under(stroke.points) for stroke in ink.strokes]
+    along = [polyline.distances_along(line) for line in lines]
     dotted = any(move.kind is MoveKind.DOT for move in letter.script.moves)
     longest = max(float(distances[-1]) for distances in along)
     shortest = 0.0 if dotted or longest < STRAY_STROKE else STRAY_STROKE
     return tuple(
-        evenly(stroke.points, distances)
-        for stroke, distances in zip(ink.strokes, along, strict=True)
+        evenly(line, distances)
+        for line, distances in zip(lines, along, strict=True)
         if distances[-1] >= shortest
     )

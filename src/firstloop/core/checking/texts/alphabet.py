@@ -76,9 +76,9 @@ class Alphabet:
         as_other = other < own and other < SURELY_A_CASE
         return Seen(other if as_other else own, as_other)
 
-    def most_traces(self, letter: str) -> int:
-        """In how many traces a letter, in either case, is made at most."""
-        return max(self.traces[letter], self.traces.get(letter.swapcase(), 0))
+    def most_traces(self, letter: str, seen: Seen) -> int:
+        """In how many traces a letter is made at most, in the case that ink is like."""
+        return self.traces[letter.swapcase() if seen.other_case else letter]
 
     def some(self, asked: Collection[str]) -> "Alphabet":
         """Only these of its letters, in both cases."""
@@ -158,9 +158,9 @@ class AnyLetter:
         ]
 
     @staticmethod
-    def most_traces(letter: str) -> int:
+    def most_traces(letter: str, seen: Seen) -> int:
         """As many as there may be: how many it has is told by how it looks."""
-        del letter
+        del letter, seen
         return MOST_TRACES
 
 

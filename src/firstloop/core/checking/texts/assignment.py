@@ -9,7 +9,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from firstloop.core.checking.texts.alphabet import MOST_TRACES, Alphabet, AnyLetter, Seen
-from firstloop.core.checking.texts.marks import is_struck
+from firstloop.core.checking.texts.striking import struck_out
 from firstloop.core.checking.texts.traces import Box, Trace, around, where_it_stands
 
 NO_WRITING = 6
@@ -26,8 +26,9 @@ ink that is a letter too many, with each trace of it after the first."""
 MORE_THAN_IT_HAS = 0.06
 """[u²] What a letter costs more for each trace beyond those of any form of it."""
 
-STRUCK_OUT = 0.05
-"""[u²] What a letter costs that is struck out; less than one that is no letter asked for."""
+STRUCK_OUT, MAYBE_STRUCK = 0.05, 0.09
+"""[u², u²] What a letter costs that is struck out, less than one that is no letter asked for; and
+where the line that strikes it out may be its bar."""
 
 SPLIT, NOT_ONE = 0.12, 0.2
 """[u²] Against two letters of which one lies over the other; and against traces being one letter,
@@ -92,8 +93,8 @@ def assign(
                     cost = so_far + apart + runs.cost(i, end, letters[j])
                     _keep(best[end], j + 1, (cost, i, "as"))
                 _keep(best[end], j, (so_far + extra, i, "more"))
-                if struck:
-                    _keep(best[end], j, (so_far + STRUCK_OUT, i, "struck"))
+                if struck is not None:
+                    _keep(best[end], j, (so_far + struck, i, "struck"))
         for end in runs.struck_further(i):
             for j in reach:
                 _keep(best[end], j, (best[i][j][0] + STRUCK_OUT, i, "struck"))
@@ -129,7 +130,8 @@ def _traced_back(
             j -= 1
             found.append(Run(j, traces, runs.seen(before, i, letters[j])))
         elif what == "struck":
-            found.append(Run(j, traces, struck=is_struck(traces)))
+            by = struck_out(traces)
+            found.append(Run(j, traces, struck=by.lines if by else ()))
         else:
             found.append(Run(j, traces))
         i = before
@@ -168,8 +170,9 @@ class _Runs:
 
     def cost(self, begin: int, end: int, letter: str) -> float:
         """u² that it costs as that letter."""
-        more = max(0, end - begin - self._alphabet.most_traces(letter))
-        return min(self.seen(begin, end, letter).cost, NO_ONE_LETTER) + MORE_THAN_IT_HAS * more
+        seen = self.seen(begin, end, letter)
+        more = max(0, end - begin - self._alphabet.most_traces(letter, seen))
+        return min(seen.cost, NO_ONE_LETTER) + MORE_THAN_IT_HAS * more
 
     def apart(self, begin: int, end: int) -> float:
         """u² against this run being one letter: its traces lie apart, or the one after it lies over
@@ -189,9 +192,10 @@ class _Runs:
             cost += SPLIT * max(0.0, min(shared, 1.0) - 0.5)
         return cost
 
-    def struck(self, begin: int, end: int) -> bool:
-        """Whether a run is struck out."""
-        return bool(is_struck(self.traces[begin:end]))
+    def struck(self, begin: int, end: int) -> float | None:
+        """u² that a run costs as one that is struck out; None where nothing strikes it out."""
+        by = struck_out(self.traces[begin:end])
+        return None if by is None else STRUCK_OUT if by.surely else MAYBE_STRUCK
 
     def struck_further(self, begin: int) -> list[int]:
         """The ends of longer runs that are struck out: a whole word is."""
@@ -200,4 +204,4 @@ class _Runs:
         if not lines:
             return []
         ends = range(least, min(len(self.traces), begin + 24) + 1)
-        return [end for end in ends if self.struck(begin, end)]
+        return [end for end in ends if self.struck(begin, end) is not None]

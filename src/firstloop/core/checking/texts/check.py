@@ -5,6 +5,8 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
+import numpy as np
+
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.say.findings import (
     ALL_IS_WELL,
@@ -13,7 +15,7 @@ from firstloop.core.checking.say.findings import (
     MarkKind,
     TextResult,
 )
-from firstloop.core.checking.texts.drift import slope_of
+from firstloop.core.checking.texts.drift import slope_of, slope_of_letters
 from firstloop.core.checking.texts.in_words import (
     findings_of,
     letter_result,
@@ -34,9 +36,14 @@ from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Kind, Task
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, find_script
+from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
+
+STANDS_ON_THE_LINE = frozenset(GROUPS["small"] + GROUPS["capital"]) - frozenset("fgjpqyQJ")
+"""Letters that end on the line: f is a letter with a tail in some hands."""
 
 DRIFTS_BY = 0.3
 """[u] From end to end, from which a line of feet may drift."""
@@ -56,22 +63,44 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
     if task.kind is not Kind.FREE:
         _require_letters(asked)
     found = set_aside(traces_of(ink, asked.setting.onto))
-    slope, run = slope_of(found.writing)
-    drifts = abs(slope) * run >= DRIFTS_BY
-    slope = slope if drifts else 0.0
-    writing = levelled(found.writing, slope)
-    if task.kind is Kind.FREE:
-        laid, read = free_pieces(writing, _reads_free(asked))
-        asked = replace(asked, target=read)
-    else:
-        laid = _laid(writing, asked)
+    laid, slope, asked = _on_its_line(found.writing, asked)
     if asked.letters:
         laid = with_struck(laid, found.struck, asked.letters)
     letters = judged(laid, asked, found.left, slope)
     own = list(of_the_text(letters, laid.missing, asked))
-    if drifts:
+    if slope:
         own.append(TextMeasure(Code.LINE_DRIFT, math.degrees(math.atan(slope)), None))
     return _result(letters, own, found, asked)
+
+
+def _on_its_line(writing: Traces, asked: Asked) -> tuple[Laid, float, Asked]:
+    """The text in pieces on its own line of feet; how much that climbs (0: it does not drift); and
+    what was asked for, which of free writing is what it reads as.
+
+    Feet alone tell about where the line is, so that letters are found; the letters tell where.
+    """
+    about, run = slope_of(writing)
+    about = about if abs(about) * run >= DRIFTS_BY else 0.0
+    laid, asked_here = _pieces(levelled(writing, about), asked)
+    more, run = slope_of_letters(_bottoms(laid))
+    slope = about + more if abs(about + more) * run >= DRIFTS_BY else 0.0
+    if slope != about:
+        laid, asked_here = _pieces(levelled(writing, slope), asked)
+    return laid, slope, asked_here
+
+
+def _pieces(writing: Traces, asked: Asked) -> tuple[Laid, Asked]:
+    if asked.task.kind is not Kind.FREE:
+        return _laid(writing, asked), asked
+    laid, read = free_pieces(writing, _reads_free(asked))
+    return laid, replace(asked, target=read)
+
+
+def _bottoms(laid: Laid) -> FloatArray:
+    """Where each letter that stands on the line is lowest, (n, 2)."""
+    standing = [p for p in laid.pieces if not p.struck and (p.letter or "") in STANDS_ON_THE_LINE]
+    inks = [np.vstack(piece.lines) for piece in standing]
+    return np.array([ink[ink[:, 1].argmin()] for ink in inks]).reshape(-1, 2)
 
 
 def _reads_free(asked: Asked) -> Hand:

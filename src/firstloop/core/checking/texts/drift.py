@@ -22,6 +22,12 @@ MOSTLY_LEVEL, MORE_FEET = 0.75, 1.0
 how many more must stand on it."""
 
 
+LEAST_LETTERS, NEIGHBOURS, UP_AND_DOWN, MOST_OF_THEM = 3, 0.5, 0.12, 0.8
+"""[letters, u, u, share] Letters from which a slope can be told; how far apart two are that tell
+one; and how far the letters may stand off their line, that share of them: by more they stand up and
+down."""
+
+
 def slope_of(traces: Traces) -> tuple[float, float]:
     """By how much the feet climb for each u along the line, and over how many u; nothing where
     there are too few of them to tell.
@@ -46,6 +52,29 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     on = _on_the_line(feet, slope)
     fitted = np.polyfit(feet[on, 0], feet[on, 1], 1)
     return float(fitted[0]), float(np.ptp(feet[on, 0]))
+
+
+def slope_of_letters(bottoms: FloatArray) -> tuple[float, float]:
+    """By how much letters that stand on the line climb for each u along it, and over how many u;
+    from where each is lowest, (n, 2). Nothing where there are too few, or they stand up and down.
+
+    The median of the slopes between any two (Theil 1950, Sen 1968): one that floats turns no line.
+
+    >>> slope_of_letters(np.array([[0.0, 0.0], [1.0, 0.1], [2.0, 0.2], [3.0, 0.7], [4.0, 0.4]]))
+    (0.1, 4.0)
+    """
+    if len(bottoms) < LEAST_LETTERS:
+        return 0.0, 0.0
+    first, second = np.triu_indices(len(bottoms), 1)
+    apart = bottoms[second] - bottoms[first]
+    far = np.abs(apart[:, 0]) > NEIGHBOURS
+    if not far.any():
+        return 0.0, 0.0
+    slope = float(np.median(apart[far, 1] / apart[far, 0]))
+    off = bottoms[:, 1] - slope * bottoms[:, 0]
+    if float(np.quantile(np.abs(off - np.median(off)), MOST_OF_THEM)) > UP_AND_DOWN:
+        return 0.0, 0.0
+    return round(slope, 6), float(np.ptp(bottoms[:, 0]))
 
 
 def _feet(traces: Traces) -> FloatArray:

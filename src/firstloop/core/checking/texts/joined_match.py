@@ -88,7 +88,7 @@ def _rows(traces: Sequence[Trace], ink: InRows) -> Rows:
         last = up == count - 1
         if not last:
             unjoined[up + 1] = LIFTED_AT_A_JOIN
-        if trace.length < MAY_LIE_BESIDE:
+        if trace.steady_length < MAY_LIE_BESIDE:
             passes[up] = begin
             if not last:
                 start[up + 1] = start[begin] + BESIDE_THE_PATH

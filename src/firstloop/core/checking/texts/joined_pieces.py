@@ -52,7 +52,7 @@ def _course(text: str, traces: Sequence[Trace], hand: Hand) -> Course:
     """The course of a text. A capital inside a word is not joined: where the pen was lifted no more
     often than the hand does, there is none."""
     course = course_of(text, hand, capitals=False)
-    parts = sum(trace.length > MAY_LIE_BESIDE for trace in traces)
+    parts = sum(trace.steady_length > MAY_LIE_BESIDE for trace in traces)
     return course if parts <= course.lifts else course_of(text, hand)
 
 

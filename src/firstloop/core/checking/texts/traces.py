@@ -3,15 +3,21 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+import numpy as np
+
 from firstloop.core.checking.measure.lines import OntoStandard
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.geometry import polyline
-from firstloop.core.geometry.even import Lines, evenly, length_of
+from firstloop.core.geometry.even import Lines, evenly, length_of, points_in
 from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.geometry.reports import line_under
 
 A_DOT, DOT_BOX = 0.4, 0.3
 """[u] Along and across: what is no longer and no wider is a dot, whatever else it is."""
 
+
+A_STRIDE = 0.2
+"""[u] Longer than a shake, shorter than a bend of a letter."""
 
 Box = tuple[float, float, float, float]
 """Left, bottom, right, top in u."""
@@ -48,6 +54,12 @@ class Trace:
         return (x0 + x1) / 2, (y0 + y1) / 2
 
     @property
+    def steady_length(self) -> float:
+        """u along it in strides of A_STRIDE: tremor and jitter are passed over."""
+        strides = np.vstack([self.line[: -1 : points_in(A_STRIDE)], self.line[-1:]])
+        return polyline.length(strides)
+
+    @property
     def is_dot(self) -> bool:
         """Whether it is no more than a dot."""
         return self.length < A_DOT and max(self.width, self.height) < DOT_BOX
@@ -58,8 +70,9 @@ Traces = tuple[Trace, ...]
 
 def traces_of(ink: Ink, onto: OntoStandard) -> Traces:
     """The traces of ink of a page, on the standard lines."""
+    strokes = onto.ink(ink).strokes
     return tuple(
-        Trace.of(at, evenly(stroke.points)) for at, stroke in enumerate(onto.ink(ink).strokes)
+        Trace.of(at, evenly(line_under(stroke.points))) for at, stroke in enumerate(strokes)
     )
 
 
