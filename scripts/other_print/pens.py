@@ -8,8 +8,8 @@ import numpy as np
 from scripts.other_print.glyphs import Points
 from scripts.other_print.words import Rng
 
-ON_THE_WAY = 0.15
-"""s between two strokes."""
+MOST_REPORTS = 4_000
+"""Of a stroke: no pen is slower, however its line shakes."""
 
 
 @dataclass(frozen=True)
@@ -31,7 +31,7 @@ class Pen:
     def _of(self, stroke: Points, rng: Rng) -> Points:
         along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(stroke, axis=0).T))])
         arrives = self._arrives(stroke, along)
-        count = max(4, round(arrives[-1] * self.rate_hz))
+        count = min(max(4, round(arrives[-1] * self.rate_hz)), MOST_REPORTS)
         at = np.interp(np.linspace(0.0, arrives[-1], count), arrives, along)
         at[1:-1] += rng.uniform(-0.2, 0.2, count - 2) * np.diff(at)[1:]
         if self.to_and_fro:
