@@ -14,7 +14,7 @@ from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_play
 from scripts.served import Application, InProcess, free_port, launch_chromium, make_demo
 
 from firstloop.store.database import Database
-from tests.browser.pad_page import TABLET, NewPad, go_to, sit
+from tests.browser.pad_page import TABLET, NewPad, go_to, take_seat
 
 # What is waited for comes at once, or, where the machine has much else to do, later.
 expect.set_options(timeout=20_000)
@@ -129,7 +129,7 @@ def new_pad(browser: Browser, page: Page, address: str, lesson: int) -> Iterator
     opened: list[BrowserContext] = []
     code = page.request.post("/api/write/lesson-code", data={"lesson": lesson}).json()["code"]
 
-    def pad(script: str = "") -> Page:
+    def pad(script: str = "", seat: str = "") -> Page:
         width, height = TABLET
         context = browser.new_context(
             base_url=address, viewport={"width": width, "height": height}, has_touch=True
@@ -138,7 +138,12 @@ def new_pad(browser: Browser, page: Page, address: str, lesson: int) -> Iterator
         if script:
             context.add_init_script(script)
         made = context.new_page()
-        made.goto(f"/pad?code={code.replace(' ', '-')}")
+        if seat:
+            take_seat(context, code, seat)
+            made.goto("/pad/")
+            expect(made.get_by_role("application")).to_be_visible()
+        else:
+            made.goto(f"/pad?code={code.replace(' ', '-')}")
         return made
 
     yield pad
@@ -148,6 +153,5 @@ def new_pad(browser: Browser, page: Page, address: str, lesson: int) -> Iterator
 
 @pytest.fixture
 def pad(new_pad: NewPad) -> Page:
-    made = new_pad()
-    sit(made, "Bram")
-    return made
+    """One at which Bram sits."""
+    return new_pad(seat="Bram")

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 
 TABLET = (1024, 768)
 SHARP_N = [(0.0, 1.0), (0.0, 0.5), (0.0, 0.0), (0.0, 0.5), (0.1, 0.8), (0.3, 1.0), (0.5, 0.9),
@@ -12,7 +12,7 @@ CELL_HEIGHT, BASE = 1.9 + 0.95 + 0.9 - 0.24, 1.9 + 0.45 - 0.12
 """u: of the cell that is written in, and its base line from its top."""
 
 NewPad = Callable[..., Page]
-"""Opens one; a script may be given that is run before its page."""
+"""Opens one; a script may be given that is run before its page, and whose seat it is."""
 
 
 def go_to(page: Page, lesson: int, step: str) -> None:
@@ -23,6 +23,13 @@ def go_to(page: Page, lesson: int, step: str) -> None:
 def sit(pad: Page, name: str) -> None:
     pad.get_by_role("button", name=name).click()
     expect(pad.get_by_role("application")).to_be_visible()
+
+
+def take_seat(context: BrowserContext, code: str, name: str) -> None:
+    """Comes in and takes a child's tile, without the pages for that."""
+    joined = context.request.post("/api/pad/join", data={"code": code}).json()
+    (pupil,) = [one["id"] for one in joined["pupils"] if one["name"] == name]
+    assert context.request.post("/api/pad/pupil", data={"pupil": pupil}).ok
 
 
 def away(pad: Page) -> None:
