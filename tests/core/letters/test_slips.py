@@ -61,3 +61,18 @@ def test_the_same_pupil_writes_the_same_letter_from_the_same_seed() -> None:
         for rng in (np.random.default_rng(4), np.random.default_rng(4))
     )
     assert alike([s.points for s in one.strokes], [s.points for s in other.strokes])
+
+
+@pytest.mark.parametrize("letter", ["i", "j"])
+@pytest.mark.parametrize(
+    ("name", "across", "up"), [("dot too far", 0.1, 0.85), ("dot to the side", 0.85, 0.05)]
+)
+def test_a_dot_is_moved_by_as_much_as_it_says(
+    letter: str, name: str, across: float, up: float
+) -> None:
+    own = HANDS["plain"]
+    script = own.scripts[letter]
+    (*_, right), (*_, moved) = (
+        draw(one, own.proportions, RULING).paths() for one in (script, SLIPS[name].reshape(script))
+    )
+    assert moved[0] - right[0] == pytest.approx(np.array([across, up]))
