@@ -62,6 +62,13 @@ def test_marks_and_digits_stand_clear_of_their_neighbours(text: str) -> None:
     assert xs[0].max() < xs[-1].max()
 
 
+@pytest.mark.parametrize(
+    ("pair", "apart"), [("1.", 0.28), ("'n", 0.15), ("o'", 0.09), ("-a", 0.28), (",b", 0.28)]
+)
+def test_beside_a_mark_is_as_much_room_as_its_height_leaves(pair: str, apart: float) -> None:
+    assert space_between(pair)[1] == pytest.approx(apart, abs=0.03)
+
+
 @pytest.mark.parametrize("hand", JOINED)
 def test_joined_letters_are_one_stroke_until_a_letter_that_lifts(hand: Any) -> None:
     for pair in PAIRS:
