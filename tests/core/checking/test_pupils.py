@@ -76,6 +76,9 @@ def test_letters_without_a_slip_are_let_be_and_read(hand: Hand) -> None:
         ("a", "round the wrong way", "too wide"),
         ("h", "lifted at the foot", "tall part too short"),
         ("d", "left open at the top", "floating"),
+        ("h", "leaning over", "gone over again"),
+        ("R", "mirrored", "shaking"),
+        ("y", "upside down", "shaking"),
     ],
 )
 def test_two_slips_at_once_are_both_found(letter: str, one: str, other: str) -> None:

@@ -85,7 +85,8 @@ def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:
             return Measured(
                 explanation,
                 read_as_limited(*look, forms[0], hand, explained=False),
-                [measure, *sizes],
+                # A line shakes whichever way up it is.
+                [measure, *line.wobble(lines), *sizes],
             )
     explanation = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
@@ -155,7 +156,11 @@ def _upright(explanation: Explanation, forms: Forms, lean_deg: float) -> Explana
     it is made of another."""
     shear = np.array([[1.0, 0.0], [-math.tan(math.radians(lean_deg)), 1.0]])
     again = explain(tuple(evenly(stroke @ shear) for stroke in explanation.settled.as_made), forms)
-    return again if again.total < explanation.total else explanation
+    if again.total >= explanation.total:
+        return explanation
+    # What was left over, or went over the letter again, is there however it leans.
+    settled = replace(again.settled, extra=(*explanation.settled.extra, *again.settled.extra))
+    return replace(again, settled=settled, left_over=explanation.left_over)
 
 
 def _measures(
