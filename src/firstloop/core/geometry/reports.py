@@ -17,7 +17,7 @@ REACH_OF_NOISE, LEAST_REACH = 3.0, 0.025
 """[times the jitter, u] How far from where the pen is held its reports may lie: nearer ones are of
 one place. Of 200 reports of one place two lie further off than the first."""
 
-MOST_REACH = 0.2
+MOST_REACH = 0.12
 """[u] A tablet that jitters by more draws no letter; what is within is never a part of one."""
 
 TANGLED, DENSE = 1.3, 0.045
@@ -25,6 +25,10 @@ TANGLED, DENSE = 1.3, 0.045
 and how far one is from the next along that line at most: those further apart say too little of
 their jitter. By trial: good tablets stay under 1.03 and lines that shake under 1.25; 0.01 u of
 jitter at 120 Hz gives 1.3."""
+
+OFTEN, TURNS_BACK, JUMPS = 0.03, 0.03, 2.25
+"""[u, share, ratio] Reports nearer to each other than the first, in the median, of which the second
+turns back, jump to and fro: the line is found beyond what they jump back by, the third times."""
 
 SPACING, WIDTH_OF_NOISE, LEAST_WIDTH = 0.02, 2.0, 0.03
 """[u, times the jitter, u] Between the points of a line that was found under a tangle; and the
@@ -46,7 +50,7 @@ def line_under(reports: FloatArray) -> FloatArray:
     if raw / (len(reports) - 1) > SPARSE:
         return _curved(reports)
     noise = jitter_of(reports)
-    reach = min(MOST_REACH, max(LEAST_REACH, REACH_OF_NOISE * noise))
+    reach = min(MOST_REACH, max(LEAST_REACH, REACH_OF_NOISE * noise, _reaches_back(reports)))
     groups = _gathered(reports, reach)
     centres = _means(reports, groups)
     line = polyline.length(centres)
@@ -68,6 +72,16 @@ def jitter_of(reports: FloatArray) -> float:
         return 0.0
     off = reports[:-2] - 2.0 * reports[1:-1] + reports[2:]
     return math.sqrt(float(np.median((off**2).sum(axis=1))) / FAIR)
+
+
+def _reaches_back(reports: FloatArray) -> float:
+    """u that reports jump back along the line, and a little more; 0 where hardly any does."""
+    steps = np.diff(reports, axis=0)
+    back = (steps[1:] * steps[:-1]).sum(axis=1) < 0.0
+    lengths = np.hypot(*steps.T)
+    if float(back.mean()) < TURNS_BACK or float(np.median(lengths)) > OFTEN:
+        return 0.0
+    return JUMPS * float(np.quantile(lengths[1:][back], 0.9))
 
 
 @compiled_for(POINTS, NUMBER)

@@ -82,7 +82,10 @@ def _on_its_line(writing: Traces, asked: Asked) -> tuple[Laid, float, Asked]:
     about, run = slope_of(writing)
     about = about if abs(about) * run >= DRIFTS_BY else 0.0
     laid, asked_here = _pieces(levelled(writing, about), asked)
-    more, run = slope_of_letters(_bottoms(laid))
+    told = slope_of_letters(_bottoms(laid))
+    if told is None:
+        return laid, about, asked_here
+    more, run = told
     slope = about + more if abs(about + more) * run >= DRIFTS_BY else 0.0
     if slope != about:
         laid, asked_here = _pieces(levelled(writing, slope), asked)

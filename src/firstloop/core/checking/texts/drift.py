@@ -54,9 +54,10 @@ def slope_of(traces: Traces) -> tuple[float, float]:
     return float(fitted[0]), float(np.ptp(feet[on, 0]))
 
 
-def slope_of_letters(bottoms: FloatArray) -> tuple[float, float]:
+def slope_of_letters(bottoms: FloatArray) -> tuple[float, float] | None:
     """By how much letters that stand on the line climb for each u along it, and over how many u;
-    from where each is lowest, (n, 2). Nothing where there are too few, or they stand up and down.
+    from where each is lowest, (n, 2). Nothing where there are too few; None where they stand up and
+    down, so that they do not tell.
 
     The median of the slopes between any two (Theil 1950, Sen 1968): one that floats turns no line.
 
@@ -73,7 +74,7 @@ def slope_of_letters(bottoms: FloatArray) -> tuple[float, float]:
     slope = float(np.median(apart[far, 1] / apart[far, 0]))
     off = bottoms[:, 1] - slope * bottoms[:, 0]
     if float(np.quantile(np.abs(off - np.median(off)), MOST_OF_THEM)) > UP_AND_DOWN:
-        return 0.0, 0.0
+        return None
     return round(slope, 6), float(np.ptp(bottoms[:, 0]))
 
 
