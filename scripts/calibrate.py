@@ -271,14 +271,18 @@ def _cell(found: Measured, code: Code) -> str:
     return f"{tally.hits / tally.of:.2f} of {tally.of}" + (f" ({false})" if false else "")
 
 
-def main() -> None:
-    document = DOCUMENT.read_text(encoding="utf-8")
-    before, _, rest = document.partition(BEGIN)
-    _, _, after = rest.partition(END)
-    measured = "\n".join(report())
-    DOCUMENT.write_text(f"{before}{BEGIN}\n\n{measured}\n\n{END}{after}", encoding="utf-8")
-    write_slip_pictures(DOCUMENT.parent / "checking")
+def put_into(document: Path, begin: str, end: str, lines: Iterable[str]) -> None:
+    """Puts what was measured between two marks of a document, in place of what stood there."""
+    before, _, rest = document.read_text(encoding="utf-8").partition(begin)
+    _, _, after = rest.partition(end)
+    measured = "\n".join(lines)
+    document.write_text(f"{before}{begin}\n\n{measured}\n\n{end}{after}", encoding="utf-8")
     print(measured)
+
+
+def main() -> None:
+    put_into(DOCUMENT, BEGIN, END, report())
+    write_slip_pictures(DOCUMENT.parent / "checking")
 
 
 if __name__ == "__main__":

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import numpy as np
-from scripts.calibrate import PRINT, RULING, Tally, to_mend
+from scripts.calibrate import PRINT, RULING, Tally, put_into, to_mend
 from scripts.calibrate_texts import to_mend as to_mend_in_text
 from scripts.other_print import pupils, words
 from scripts.other_print.glyphs import Points
@@ -99,12 +99,7 @@ def report() -> Iterator[str]:
 
 
 def main() -> None:
-    document = DOCUMENT.read_text(encoding="utf-8")
-    before, _, rest = document.partition(BEGIN)
-    _, _, after = rest.partition(END)
-    measured = "\n".join(report())
-    DOCUMENT.write_text(f"{before}{BEGIN}\n\n{measured}\n\n{END}{after}", encoding="utf-8")
-    print(measured)
+    put_into(DOCUMENT, BEGIN, END, report())
 
 
 if __name__ == "__main__":

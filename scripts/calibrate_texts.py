@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 import numpy as np
-from scripts.calibrate import BEGIN, END, Tally
+from scripts.calibrate import BEGIN, END, Tally, put_into
 from scripts.other_print.pages import Page
 from scripts.other_print.text_faults import faulty
 from scripts.other_print.texts import Case, good
@@ -156,12 +156,7 @@ def _cell(tally: Tally) -> str:
 
 
 def main() -> None:
-    document = DOCUMENT.read_text(encoding="utf-8")
-    before, _, rest = document.partition(BEGIN)
-    _, _, after = rest.partition(END)
-    measured = "\n".join(report())
-    DOCUMENT.write_text(f"{before}{BEGIN}\n\n{measured}\n\n{END}{after}", encoding="utf-8")
-    print(measured)
+    put_into(DOCUMENT, BEGIN, END, report())
 
 
 if __name__ == "__main__":

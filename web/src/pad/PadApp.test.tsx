@@ -75,7 +75,7 @@ test("by the code on the board it comes in, and a child takes its tile", async (
   serve("POST /api/pad/join", joined(2));
   give(NOBODY);
   serve("GET /api/pad/lesson", joined(2));
-  await user.click(screen.getByRole("button", { name: /./ }));
+  await user.click(button("Come in"));
   expect(askedOf("POST /api/pad/join").at(-1)?.body).toEqual({ code: "owl kite" });
   expect(await screen.findByRole("heading", { name: "Who are you?" })).toBeVisible();
   expect(button("Jori")).toBeDisabled();

@@ -79,13 +79,15 @@ def _on_its_line(writing: Traces, asked: Asked) -> tuple[Laid, float, Asked]:
 
     Feet alone tell about where the line is, so that letters are found; the letters tell where.
     """
-    about, run = slope_of(writing)
-    about = about if abs(about) * run >= DRIFTS_BY else 0.0
+    about, feet_run = slope_of(writing)
+    about = about if abs(about) * feet_run >= DRIFTS_BY else 0.0
     laid, asked_here = _pieces(levelled(writing, about), asked)
     told = slope_of_letters(_bottoms(laid))
     if told is None:
         return laid, about, asked_here
     more, run = told
+    if about and run:  # where both tell of it, the feet of letters that are left out count too
+        run = max(run, feet_run)
     slope = about + more if abs(about + more) * run >= DRIFTS_BY else 0.0
     if slope != about:
         laid, asked_here = _pieces(levelled(writing, slope), asked)
