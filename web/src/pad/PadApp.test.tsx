@@ -202,6 +202,20 @@ test("at the end what was begun is handed in, and the page is nobody's", async (
   expect(store.task).toBeNull();
 });
 
+test("a task that was long in coming dates no letter later than it was begun", async () => {
+  const LONG_MS = 300;
+  serve("GET /api/pad/task", async () => {
+    await new Promise((comes) => setTimeout(comes, LONG_MS));
+    return Response.json(padTask({ now: new Date().toISOString() }));
+  });
+  const { user } = open();
+  await stroke();
+  const begun = Date.now();
+  await user.click(button("Done"));
+  await sentOnes(1);
+  expect(Date.parse(sent()[0]?.written_at ?? "")).toBeLessThanOrEqual(begun);
+});
+
 test("where the class wants it the letter is answered, until the next is handed in", async () => {
   serve(HAND_IN, ({ body }: { body: unknown }) => {
     const { id } = body as { id: string };

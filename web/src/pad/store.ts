@@ -129,9 +129,13 @@ export class PadStore {
     return Date.now() + this.#offset_ms;
   }
 
-  /** Learns how far this tablet's clock is off, from what the server said between two moments. */
-  setClock(server: string, asked: number, answered: number): void {
-    this.#offset_ms = Date.parse(server) - (asked + answered) / 2;
+  /**
+   * Learns how far this tablet's clock is off, from what the server said and when that was here. On
+   * its way it grew old, nobody knows by how much: so this clock runs behind rather than ahead,
+   * where a letter begun before the lesson's end would be dated after it and never be taken.
+   */
+  setClock(server: string, answered: number): void {
+    this.#offset_ms = Date.parse(server) - answered;
     this.#change({ shelf: "task", key: "offset", value: this.#offset_ms });
   }
 

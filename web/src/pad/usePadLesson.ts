@@ -52,9 +52,8 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
 
   /** Asks for the task, learns the server's clock by the way, and wipes what was let go. */
   const fetchTask = useCallback(async () => {
-    const before = Date.now();
     const now = await calls.task(store.fails ? false : undefined);
-    store.setClock(now.now, before, Date.now());
+    store.setClock(now.now, Date.now());
     store.letGo(now.let_go);
     return now;
   }, [store]);
