@@ -45,6 +45,7 @@ class Code(StrEnum):
     OFF_BASE = "off_base"
     BODY_HEIGHT = "body_height"
     UNEVEN_PARTS = "uneven_parts"
+    BRANCH_PLACE = "branch_place"
     WIDTH = "width"
     PART_LENGTH = "part_length"
     SLANT = "slant"

@@ -8,6 +8,7 @@ import pytest
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import InkError, UnknownLetterError
 from firstloop.core.evidence.ink import MAX_POINTS, Ink
+from firstloop.core.letters import HANDS
 from tests import letters
 from tests.letters import checked, ink, pen, to_mend
 
@@ -183,3 +184,33 @@ def mirrored_bowl(width: float, height: float) -> list[tuple[float, float]]:
     return [
         (half + half * float(np.cos(a)), height / 2 + height / 2 * float(np.sin(a))) for a in turn
     ]
+
+
+def onto_its_tail(given: Ink, squeezed: bool) -> Ink:
+    """The letter pushed up until its tail stands on the base line, or squeezed above it."""
+    lowest = float(given.points[:, 1].min())
+    share = 1.0 / (1.0 - lowest) if squeezed else 1.0
+    top = 1.0 if squeezed else 1.0 - lowest
+    return ink(
+        *(
+            np.column_stack([s.points[:, 0], top - share * (1.0 - s.points[:, 1])])
+            for s in given.strokes
+        )
+    )
+
+
+@pytest.mark.parametrize("letter", ["g", "p", "q", "y"])
+@pytest.mark.parametrize("squeezed", [False, True])
+def test_a_tail_on_the_line_is_told_as_a_tail_however_it_came_there(
+    letter: str, squeezed: bool
+) -> None:
+    good = ink(*letters.drawn(HANDS["plain"].scripts[letter]))
+    assert to_mend(checked(good, letter)) == []
+    on_the_line = onto_its_tail(good, squeezed)
+    assert to_mend(checked(on_the_line, letter)) == ["reach_down"]
+    assert checked(on_the_line, letter).findings[0].measure == pytest.approx(-0.95, abs=0.05)
+
+
+def test_a_letter_with_a_tail_that_floats_a_little_still_floats() -> None:
+    floating = letters.moved(ink(*letters.drawn(HANDS["plain"].scripts["y"])), 0, 0.4)
+    assert to_mend(checked(floating, "y")) == ["off_base"]

@@ -11,6 +11,7 @@ HABITS = {
     Code.STROKE_DIRECTION: "go the way the letter goes",
     Code.EXTRA_LIFT: "keep the pencil on the paper until it is done",
     Code.RETRACE_GAP: "go back along your own line",
+    Code.BRANCH_PLACE: "leave the stem, and come back to it, at the right height",
     Code.OPEN_GAP: "close it all the way",
     Code.MIRRORED: "let it look the right way",
     Code.OFF_BASE: "let it stand on the line",

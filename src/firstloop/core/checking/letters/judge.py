@@ -9,7 +9,16 @@ import numpy as np
 
 from firstloop.core.checking.explain.explanation import Explanation, explain, without_left_over
 from firstloop.core.checking.letters.setting import Setting
-from firstloop.core.checking.measure import direction, lengths, line, parts, shape, size
+from firstloop.core.checking.measure import (
+    branching,
+    direction,
+    eyes,
+    lengths,
+    line,
+    parts,
+    shape,
+    size,
+)
 from firstloop.core.checking.measure.frame import Frame, frame_of
 from firstloop.core.checking.measure.measures import Measure
 from firstloop.core.checking.measure.reading import NEAR, Reading, read
@@ -61,7 +70,7 @@ def judge(lines: Lines, forms: Forms, setting: Setting) -> Judgement:
 
 def finding_of(measure: Measure, letter: Letter, setting: Setting) -> Finding | None:
     """A measure of a letter in words; None where it is within its limits."""
-    limit = setting.limits[measure.code]
+    limit = setting.limits[measure.code].times(measure.of_limit)
     severity = limit.severity(measure.value)
     return None if severity is Verdict.SECURE else _in_words(measure, severity, limit, letter)
 
@@ -172,7 +181,7 @@ def _measures(
         return other or line.shape_off(explanation)
     frame = frame_of(explanation)
     return [
-        *direction.start_place(explanation, frame),
+        *(eyes.bar_place(explanation, frame) or direction.start_place(explanation, frame)),
         *direction.stroke_order(explanation),
         *direction.stroke_direction(explanation, left_handed),
         *direction.extra_lift(explanation),
@@ -182,6 +191,7 @@ def _measures(
         *shape.retrace_gap(explanation, frame),
         *lengths.part_length(explanation, frame),
         *parts.uneven_parts(explanation),
+        *branching.branch_place(explanation, frame),
         *parts.dot_place(explanation, frame),
         *parts.entry_missing(explanation),
         *parts.exit_missing(explanation),
@@ -208,11 +218,15 @@ def findings_of(
 ) -> tuple[Finding, ...]:
     """What is beyond its limit on the page, the most important first, each cause once."""
     limits, onto = setting.limits, setting.onto
+
+    def limit_of(measure: Measure) -> Limit:
+        return limits[measure.code].times(measure.of_limit)
+
     judged = [
         (measure, severity)
         for measure in map(onto.measure, measured.measures)
         if CATALOGUE[measure.code].dimension in visible
-        and (severity := limits[measure.code].severity(measure.value)) is not Verdict.SECURE
+        and (severity := limit_of(measure).severity(measure.value)) is not Verdict.SECURE
     ]
     # What is another letter beyond doubt is told to be that before how it was made; but what it is
     # for want of a part is told by the part.
@@ -225,7 +239,7 @@ def findings_of(
     )
     letter = measured.explanation.letter
     return tuple(
-        _in_words(measure, severity, limits[measure.code], letter) for measure, severity in ranked
+        _in_words(measure, severity, limit_of(measure), letter) for measure, severity in ranked
     )
 
 

@@ -43,6 +43,11 @@ class Setting:
         return replace(self, limits={**self.limits, **wider})
 
 
-WITHIN_A_TEXT = {Code.WIDTH: 1.25, Code.PART_LENGTH: 1.25, Code.BODY_HEIGHT: 1.1}
+WITHIN_A_TEXT = {
+    Code.WIDTH: 1.25,
+    Code.PART_LENGTH: 1.25,
+    Code.BODY_HEIGHT: 1.1,
+    Code.BRANCH_PLACE: 1.25,
+}
 """By what limits of a letter's proportions are multiplied in a text. By trial: letters of other
 hands that are good alone stand within these beside their neighbours."""

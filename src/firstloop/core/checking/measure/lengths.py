@@ -9,6 +9,7 @@ import numpy as np
 from firstloop.core.checking.explain.cut import Written
 from firstloop.core.checking.explain.explanation import Explanation
 from firstloop.core.checking.measure.closures import closures, is_a_ring
+from firstloop.core.checking.measure.eyes import curve_under
 from firstloop.core.checking.measure.frame import Frame
 from firstloop.core.checking.measure.measures import Against, Measure
 from firstloop.core.contract import Code
@@ -60,7 +61,8 @@ def part_length(explanation: Explanation, frame: Frame) -> list[Measure]:
         *_short_heads(heads, frame),
         *_short_curves(explanation, frame),
     ]
-    found = [*standing, *across, *lengths, *_mouths(explanation, heads, frame)]
+    mouths = _mouths(explanation, heads, frame)
+    found = [*standing, *across, *lengths, *mouths, *curve_under(explanation)]
     worst: dict[tuple[int, int], Measure] = {}
     for one in sorted(found, key=lambda one: abs(math.log(max(1.0 + one.value, NOTHING)))):
         worst[one.stroke, one.move] = one

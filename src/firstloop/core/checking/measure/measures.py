@@ -31,3 +31,5 @@ class Measure:
     other: str | None = None
     against: Against = Against.MODEL
     form: Letter | None = None
+    of_limit: float = 1.0
+    """Share of its code's limit from where on it counts: of a small part less is much."""

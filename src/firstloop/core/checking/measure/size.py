@@ -14,6 +14,10 @@ A_LITTLE_ABOVE = 1.2
 ABOUT_AS_HIGH = 0.3
 """[u] How far above or below the class's own a t may end; from half way to nearly as tall as l."""
 
+ON_THE_LINE = 0.22
+"""[u] A tail that ends no further from the base line was to stand on it. By trial: letters that
+float keep more of their tail under the line, tails that are short end lower."""
+
 NARROW, ROOMY = 0.45, 0.8
 """[u] Of narrower letters than the first, i and l, the width is that of a line; as wide as the
 second are a, n, o."""
@@ -64,14 +68,29 @@ def _is_middling(written: Written) -> bool:
 
 
 def reach_down(explanation: Explanation, frame: Frame) -> list[Measure]:
-    """How far a tail passes (+) or falls short of (-) the drop line, measured as `reach_up` is."""
+    """How far a tail passes (+) or falls short of (-) the drop line, measured as `reach_up` is; one
+    that stands on the base line, from there."""
     line = explanation.letter.ruling.drop
-    tails = [w.low[1] for w in explanation.written if _reaches(w, Level.DROP)]
-    if not tails:
+    lowest = _lowest_of_tails(explanation)
+    if lowest is None:
         return []
-    reached = min(tails) - frame.base
+    if stands_on_its_tail(explanation):
+        return [Measure(Code.REACH_DOWN, line - lowest, 0, 0)]
+    reached = lowest - frame.base
     as_drawn, as_scaled = line - reached, line * frame.body - reached
     return [Measure(Code.REACH_DOWN, min(as_drawn, as_scaled, key=abs), 0, 0)]
+
+
+def stands_on_its_tail(explanation: Explanation) -> bool:
+    """Whether a tail ends on the page's base line: however that came about, by a short tail, a
+    letter pushed up or one squeezed between the lines, it is the tail that a teacher speaks of."""
+    lowest = _lowest_of_tails(explanation)
+    return lowest is not None and abs(lowest) < ON_THE_LINE
+
+
+def _lowest_of_tails(explanation: Explanation) -> float | None:
+    tails = [w.low[1] for w in explanation.written if _reaches(w, Level.DROP)]
+    return min(tails, default=None)
 
 
 def width(explanation: Explanation, frame: Frame) -> list[Measure]:

@@ -275,6 +275,35 @@ _KINDS = (
         explained_by=frozenset({Code.RETRACE_GAP}),
     ),
     FindingKind(
+        Code.BRANCH_PLACE,
+        Dimension.SHAPE,
+        Limit(
+            0.2,
+            0.25,
+            "u",
+            "Contract: a quarter of the body from the class's branch, or at the very top.",
+        ),
+        note=lambda s: (
+            f"The {s.part} {'meets' if s.meets else 'leaves'} its stem {bodies(s.size)} too "
+            f"{'high' if s.up else 'low'}."
+        ),
+        say=lambda s: s.where_it_branches,
+        explained_by=frozenset(
+            {
+                Code.STROKE_DIRECTION,
+                Code.EXTRA_LIFT,
+                Code.MISSING_PART,
+                Code.OPEN_GAP,
+                Code.RETRACE_GAP,
+                Code.READS_AS_OTHER,
+                Code.BODY_HEIGHT,
+                Code.UNEVEN_PARTS,
+                Code.SLANT,
+                Code.WOBBLE,
+            }
+        ),
+    ),
+    FindingKind(
         Code.WIDTH,
         Dimension.SIZE,
         Limit(

@@ -4,9 +4,35 @@ from collections.abc import Sequence
 
 from firstloop.core.checking.explain.explanation import Explanation
 from firstloop.core.checking.measure.measures import Measure
+from firstloop.core.checking.measure.size import stands_on_its_tail
 from firstloop.core.checking.say.catalogue import CATALOGUE
 from firstloop.core.contract import Code, Verdict
 from firstloop.core.letters.moves import MoveKind
+
+OF_A_TAIL_ON_THE_LINE = frozenset(
+    {
+        Code.START_PLACE,
+        Code.READS_AS_OTHER,
+        Code.OFF_BASE,
+        Code.BODY_HEIGHT,
+        Code.UNEVEN_PARTS,
+        Code.BRANCH_PLACE,
+        Code.WIDTH,
+    }
+)
+"""What a letter pushed up or squeezed for its tail's sake is as well."""
+
+OF_A_BAR = frozenset(
+    {
+        Code.READS_AS_OTHER,
+        Code.PART_LENGTH,
+        Code.OPEN_GAP,
+        Code.OFF_BASE,
+        Code.BODY_HEIGHT,
+        Code.WIDTH,
+    }
+)
+"""What a letter is as well whose bar, and all that goes round it, was begun too high or too low."""
 
 Judged = tuple[Measure, Verdict]
 """A measure and where it stands against its limit."""
@@ -25,6 +51,10 @@ def without_consequences(found: Sequence[Judged], explanation: Explanation) -> l
 def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set[Code]:
     """What is explained by how this letter was made."""
     explained: set[Code] = set()
+    start = codes.get(Code.START_PLACE)
+    if start is not None and start.of_limit < 1.0:
+        explained |= OF_A_BAR
+        codes = {code: measure for code, measure in codes.items() if code not in OF_A_BAR}
     first = explanation.written[0].piece.drawn.stroke
     flipped, faults = explanation.settled.flipped, explanation.way.faults
     begun_wrong = any(fault.code is Code.START_PLACE for fault in faults) or first in flipped
@@ -49,6 +79,8 @@ def _in_this_letter(codes: dict[Code, Measure], explanation: Explanation) -> set
             explained.add(Code.READS_AS_OTHER)  # a v that is too tall is no capital
         if Code.START_PLACE in codes and codes[Code.START_PLACE].value > 0:
             explained.add(Code.START_PLACE)  # n with the stem of an h: it is the h that matters
+    if Code.REACH_DOWN in codes and stands_on_its_tail(explanation):
+        explained |= OF_A_TAIL_ON_THE_LINE
     if set(codes) - {Code.SHAPE_OFF}:
         explained.add(Code.SHAPE_OFF)  # it is for what no other code says
     return explained

@@ -1,6 +1,6 @@
 """A limit: from where on a measure is worth watching, and worth correcting."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from firstloop.core.contract import Verdict
 
@@ -18,6 +18,12 @@ class Limit:
     def is_counted(self) -> bool:
         """Whether a thing is there or not, and there is nothing to be lenient about."""
         return self.unit in ("count", "margin") or self.nearly == self.not_yet
+
+    def times(self, share: float) -> "Limit":
+        """The same for what counts from a share of it on."""
+        if share == 1.0:
+            return self
+        return replace(self, nearly=share * self.nearly, not_yet=share * self.not_yet)
 
     def severity(self, value: float) -> Verdict:
         """Where a measure stands, whatever its sign; of ratios, half as large counts as much as

@@ -71,6 +71,27 @@ class Said:
         return PART_NAMES[self.letter.strokes[self.measure.stroke][self.measure.move].move.kind]
 
     @property
+    def meets(self) -> bool:
+        """Whether the part comes to its stem, rather than leaves it."""
+        kind = self.letter.strokes[self.measure.stroke][self.measure.move].move.kind
+        return kind in (MoveKind.SCOOP, MoveKind.ROUND)
+
+    @property
+    def where_it_branches(self) -> str:
+        """Where the next one is to leave its stem, or to meet it."""
+        if self.meets:
+            return (
+                "Run into the stem lower down."
+                if self.up
+                else "Bend up round before the stem comes."
+            )
+        return (
+            "Turn away a little before the top."
+            if self.up
+            else "Go back up your stem further before you turn away."
+        )
+
+    @property
     def number(self) -> int:
         return self.measure.move + 1
 

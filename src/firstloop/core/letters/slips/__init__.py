@@ -9,6 +9,7 @@ import numpy as np
 from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips.branching import BRANCH_SLIPS
 from firstloop.core.letters.slips.direction import DIRECTION_SLIPS
 from firstloop.core.letters.slips.parts import PART_SLIPS
 from firstloop.core.letters.slips.slip import Slip, Strokes
@@ -16,7 +17,9 @@ from firstloop.core.letters.slips.whole import WHOLE_SLIPS
 
 __all__ = ["SHOWN", "SLIPS", "Slip", "Strokes", "shown_slips"]
 
-SLIPS = {slip.name: slip for slip in (*DIRECTION_SLIPS, *PART_SLIPS, *WHOLE_SLIPS)}
+_EVERY = (*DIRECTION_SLIPS, *PART_SLIPS, *BRANCH_SLIPS, *WHOLE_SLIPS)
+
+SLIPS = {slip.name: slip for slip in _EVERY}
 """By name, in the order in which a teacher warns of them."""
 
 SHOWN = 4

@@ -123,7 +123,6 @@ WHOLE_SLIPS = (
         Code.REACH_DOWN,
         both(SMALL, _has_a_tail),
         redraw=_standing_on_its_tail,
-        or_as=frozenset({Code.OFF_BASE}),
     ),
     Slip(
         "tail too short",
