@@ -55,7 +55,7 @@ def test_nothing_is_left_of_nothing_and_something_of_anything() -> None:
         (Code.STROKE_ORDER, Code.START_PLACE),
         (Code.MISSING_PART, Code.WIDTH),
         (Code.OPEN_GAP, Code.READS_AS_OTHER),
-        (Code.RETRACE_GAP, Code.SLANT),
+        (Code.RETRACE_GAP, Code.WIDTH),
         (Code.UNEVEN_PARTS, Code.WIDTH),
         (Code.WOBBLE, Code.EXTRA_PART),
     ],
@@ -74,9 +74,9 @@ def test_what_is_only_nearly_so_explains_nothing() -> None:
 def test_what_is_itself_explained_explains_nothing() -> None:
     # The order explains the start; the start would explain a lift that the order explains too.
     assert left(Code.STROKE_ORDER, Code.START_PLACE, Code.EXTRA_LIFT) == {Code.STROKE_ORDER}
-    # A body of another height explains the wobble, which would explain a part too many.
-    three = left(Code.BODY_HEIGHT, Code.WOBBLE, Code.EXTRA_PART)
-    assert three == {Code.BODY_HEIGHT, Code.EXTRA_PART}
+    # Parts that do not match explain the width, which would explain a part's length.
+    three = left(Code.UNEVEN_PARTS, Code.WIDTH, Code.PART_LENGTH)
+    assert three == {Code.UNEVEN_PARTS, Code.PART_LENGTH}
 
 
 def test_of_two_that_may_each_cause_the_other_one_is_left() -> None:

@@ -37,6 +37,9 @@ COVERED, COVERED_DOT = 0.22, 0.35
 MOSTLY_COVERED = 0.7
 """[share] Share of a stroke: with less ink than this it is not there."""
 
+LONGEST_DOT = 0.5
+"""[u] A longer stroke is no dot."""
+
 ON_TOP, GONE_OVER, NOT_OF_THE_LETTER = 0.15, 0.85, 0.3
 """[u, share, u] u from other ink within which a stroke goes over it; share of the stroke that must;
 u, on average, at which a stroke stands beside the letter."""
@@ -225,9 +228,11 @@ def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: Float
     """Fewer strokes than the letter has: some are not there, or were written without lifting.
 
     A letter that is too small is whole all the same: the ink is tried in its own size, and as tall
-    as the letter; but a dot is not there for being where a taller stem would end.
+    as the letter. A dot is a stroke of its own: it is not there for being where a stem ends that is
+    too tall or floats.
     """
     dots = dots_of(letter)[:, None]
+    own_dot = any(length_of(stroke) < LONGEST_DOT for stroke in strokes)
     within = np.where(dots, COVERED_DOT, COVERED)
     across = running_across(ink, models)
     tried = [
@@ -237,6 +242,7 @@ def _with_too_few(strokes: Lines, ink: FloatArray, letter: Letter, models: Float
             moved_sideways(ink, models), moved_sideways(as_tall(ink, models), models), strict=True
         )
     ]
+    tried = [near & (own_dot | ~dots) for near in tried]
     near = max(tried, key=lambda one: int(one.sum()))
     there = [j for j in range(len(models)) if near[j].mean() >= MOSTLY_COVERED]
     if not there:

@@ -256,7 +256,7 @@ def _stem_before_the_round(index: int, stroke: Pieces) -> Iterator[_StrokeWay]:
     turn, rise, drop, *rest = stroke
     back_up = Piece.of(rise.drawn, np.vstack([drop.points[-1], turn.points[0]]))
     strokes = ((drop, *rest), (turn,)) if rest else ((drop, back_up, turn),)
-    yield "stem before the round", strokes, (Fault(Code.STROKE_ORDER, index, 0),)
+    yield "stem before the round", strokes, (Fault(Code.STROKE_ORDER, index, drop.drawn.index),)
 
 
 _UP_AND_DOWN = (MoveKind.RISE, MoveKind.DROP)

@@ -89,15 +89,12 @@ def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:
         if turned is None and costs[0] > NEAR and not explanation.is_meant:
             turned = other_way_up_and_leaning(lines, forms, faces, explanation)
         if turned is not None:
-            measure, explanation = turned
-            sizes = _sizes(explanation, frame_of(explanation))
             return Measured(
-                explanation,
+                turned[1],
                 read_as_limited(*look, forms[0], hand, explained=False),
-                # A line shakes whichever way up it is.
-                [measure, *line.wobble(lines), *sizes],
+                [*_measures_other_way_up(*turned, setting), *line.wobble(lines)],
             )
-    explanation = without_left_over(lines, explanation)
+    explanation = without_more = without_left_over(lines, explanation)
     leaning = line.slant(explanation, hand) if explanation.holds else []
     if any(limits[m.code].severity(m.value) is Verdict.NOT_YET for m in leaning):
         explanation = _upright(explanation, forms, leaning[0].value)
@@ -111,7 +108,11 @@ def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:
         return Measured(
             explanation,
             reading,
-            [*leaning, *_measures(explanation, reading, left_handed=left_handed)],
+            [
+                *leaning,
+                *line.wobble(explanation.strokes),
+                *_measures(explanation, reading, left_handed=left_handed),
+            ],
         )
     look = look or _looked_at(whole, forms, hand)
     reading = read_as_limited(*look, forms[0], hand, explained=explanation.is_meant)
@@ -119,7 +120,24 @@ def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:
     if look[1] < NEAR and not reading.margin and _is_off(measures, limits):
         measures = [m for m in measures if m.code is not Code.SHAPE_OFF]
         measures += travelled(explanation.settled.as_made, forms, left_handed=left_handed)
-    return Measured(explanation, reading, [*leaning, *measures])
+    shaking = line.wobble(without_more.strokes) if explanation.holds else []
+    return Measured(explanation, reading, [*leaning, *shaking, *measures])
+
+
+def _measures_other_way_up(
+    turned: Measure, explanation: Explanation, setting: Setting
+) -> list[Measure]:
+    """What is measured of a letter that stands another way up, beside that: all that it would be
+    the right way up; but how it looks from there is no matter."""
+    name = explanation.letter.name
+    found = _measures(explanation, Reading(name), left_handed=setting.left_handed)
+    if explanation.holds and not setting.hand.proportions.slant_deg:
+        to_the_left = turned.code is Code.MIRRORED
+        found += [
+            replace(leaning, value=-leaning.value if to_the_left else leaning.value)
+            for leaning in line.slant(explanation, setting.hand)
+        ]
+    return [turned, *(measure for measure in found if measure.code is not Code.SHAPE_OFF)]
 
 
 def _is_off(measures: Sequence[Measure], limits: dict[Code, Limit]) -> bool:
@@ -147,15 +165,14 @@ def measure_image(lines: Lines, forms: Forms, hand: Hand) -> Measured:
         sizes = _sizes(explanation, frame_of(explanation))
         return Measured(explanation, reading, [sighting.turned, *sizes])
     leaning = line.slant(explanation, hand) if explanation.holds else []
-    # A picture of a line is smoother than the line.
-    own = [m for m in _measures(explanation, reading) if m.code is not Code.WOBBLE]
     return Measured(
         explanation,
         reading,
         [
             *(replace(measure, value=measure.value + sighting.lean_deg) for measure in leaning),
             Measure(Code.OPEN_GAP, sighting.gap, 0, 0),
-            *own,
+            # A picture of a line is smoother than the line: it does not show whether that shakes.
+            *_measures(explanation, reading),
         ],
     )
 
@@ -196,7 +213,6 @@ def _measures(
         *parts.entry_missing(explanation),
         *parts.exit_missing(explanation),
         *parts.loop_cross(explanation, frame),
-        *line.wobble(explanation.strokes),
         *line.shape_off(explanation),
         *other,
         *_sizes(explanation, frame),

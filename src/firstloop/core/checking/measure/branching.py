@@ -2,9 +2,9 @@
 
 Near its stem an arch runs so close to it that where it parts cannot be seen in one place; a child's
 hand sways by as much. So the whole way to the crown is laid over arches that part at one height or
-another, round ones and, where no fault would be made of it, pointed ones: that which explains it
-best tells the height, and where several explain it nearly as well, the class's own is believed. A
-round that meets its stem is the same, upside down.
+another, round ones and pointed ones: that which explains it best tells the height, and where
+several explain it nearly as well, the class's own is believed. A round that meets its stem is the
+same, upside down.
 """
 
 import math
@@ -48,11 +48,11 @@ UNLIKE = 0.3
 STEEPEST = 8.0
 """[u a body] An arch that runs flatter than this runs level."""
 
-USUALLY_BELOW, USUALLY_ABOVE = 0.19, 0.45
+USUALLY_BELOW, USUALLY_ABOVE = 0.132, 0.45
 """[bodies] By how much ways part lower or higher than the class's own: ink must speak for more. A
 corner at the very top is plainly seen, a low branch hardly from a line that sways."""
 
-SURE_OF_STEADINESS, SEEN_APART = 6.0, 10.0
+SURE_OF_STEADINESS, SEEN_APART = 2.0, 10.0
 """[count] How many strayings UNSTEADY is known from, and how many of a way's are independent: a
 steadier hand is believed more (Student's t in place of the normal distribution)."""
 
@@ -60,9 +60,8 @@ TOO_HIGH_FOR_ANY = 0.68
 """[bodies] A higher branch of a class's own counts as this: a quarter of the body above it an arch
 leaves at the very top, which is too high whatever the class has set (docs/checking.md)."""
 
-POINTED_FROM, POINT = 0.5, (0.6, 0.9)
-"""[bodies; of width and height] An arch that runs straight to a point before it turns is as good
-where it parts no lower than this: a rounder one that explains it as well parts lower."""
+POINT = (0.6, 0.9)
+"""[share] Of width and height: where an arch that runs straight to a point begins to turn."""
 
 WIDTHS = (0.15, 0.9)
 """[u] From a stem to the crown; narrower or wider ones are taken for these."""
@@ -182,8 +181,7 @@ def _likelihood(junction: _Junction) -> FloatArray | None:
     off = np.einsum("bij,bj->bi", whitened, aside - width * _arches())
     strayed = np.log1p((off * off).sum(axis=1) / SURE_OF_STEADINESS)
     likely = -0.5 * (SURE_OF_STEADINESS + SEEN_APART) * strayed - unsure
-    round_, pointed = likely[: len(BRANCHES)], likely[len(BRANCHES) :]
-    return np.asarray(np.maximum(round_, np.where(BRANCHES < POINTED_FROM, -np.inf, pointed)))
+    return np.asarray(np.maximum(likely[: len(BRANCHES)], likely[len(BRANCHES) :]))
 
 
 def _likeliest(likelihood: FloatArray, meant: float) -> float:

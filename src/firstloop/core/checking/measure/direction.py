@@ -16,8 +16,11 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import MoveKind
 
 ROUND_START = 0.45
-"""[u] Along a curve: a round may begin this late; a c begun at its crown is still a good c."""
-
+"""[u] Along a curve: a round may begin this late; a c begun at its crown is still a good c. Along a
+ring that is taller than a body as many times more, and as much before: an 8 may begin at its side.
+"""
+A_TALL_RING = 1.2
+"""[u] O, 0 and 8 are taller, an o is not."""
 
 ROUND = (MoveKind.ROUND, MoveKind.WHEEL)
 
@@ -44,8 +47,13 @@ def start_place(explanation: Explanation, frame: Frame) -> list[Measure]:
     tall = start[1] > 1.0 and not is_a_ring(letter)
     if not wrong_end and (flipped or explanation.written[0].piece.backwards or tall):
         return []  # a whole letter from its end is `stroke_direction`'s to say
-    begun = _on_the_ring(explanation) if is_a_ring(letter) else frame.place(settled.start)
-    off = (begun - _nearest_start(letter.strokes[first][0].points, begun)) * frame.body
+    if is_a_ring(letter):
+        begun = _on_the_ring(explanation)
+        nearest = _nearest_start_of_ring(letter.paths()[0], begun)
+    else:
+        begun = frame.place(settled.start)
+        nearest = _nearest_start(letter.strokes[first][0].points, begun)
+    off = (begun - nearest) * frame.body
     value = math.copysign(math.hypot(*off.tolist()), begun[1] - start[1])
     return [Measure(Code.START_PLACE, value, first, 0)]
 
@@ -71,6 +79,16 @@ def _nearest_start(first_move: FloatArray, begun: FloatArray) -> FloatArray:
     return np.asarray(allowed[int(np.hypot(off[:, 0], off[:, 1]).argmin())])
 
 
+def _nearest_start_of_ring(ring: FloatArray, begun: FloatArray) -> FloatArray:
+    """The same of a ring; a tall one may also begin before its start."""
+    along, tall = polyline.distances_along(ring), float(np.ptp(ring[:, 1]))
+    allowed = along <= ROUND_START * max(tall, 1.0)
+    if tall > A_TALL_RING:
+        allowed |= along >= along[-1] - ROUND_START * tall
+    off = np.hypot(*(ring - begun).T)
+    return np.asarray(ring[int(np.where(allowed, off, np.inf).argmin())])
+
+
 def stroke_order(explanation: Explanation) -> list[Measure]:
     """How many pairs of strokes are in another order; slopes that cross may be made either way."""
     settled = explanation.settled
@@ -80,7 +98,19 @@ def stroke_order(explanation: Explanation) -> list[Measure]:
     swaps += sum(fault.code is Code.STROKE_ORDER for fault in explanation.way.faults)
     if not swaps:
         return []
-    return [Measure(Code.STROKE_ORDER, float(swaps), settled.first, 0)]
+    return [Measure(Code.STROKE_ORDER, float(swaps), *_made_too_early(explanation))]
+
+
+def _made_too_early(explanation: Explanation) -> tuple[int, int]:
+    """The move that was made before its turn: that which the pen was first set down for."""
+    for fault in explanation.way.faults:
+        if fault.code is Code.STROKE_ORDER:
+            return fault.stroke, fault.move
+    begun = explanation.settled.start
+    for written in explanation.written:
+        if (np.abs(written.ink - begun).sum(axis=1) == 0.0).any():
+            return written.piece.drawn.stroke, written.piece.drawn.index
+    return explanation.settled.first, 0
 
 
 def stroke_direction(explanation: Explanation, left_handed: bool) -> list[Measure]:

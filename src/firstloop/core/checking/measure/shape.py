@@ -14,6 +14,7 @@ from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import length_of, points_in
 from firstloop.core.geometry.matching import SMALLEST_BOX
 from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.moves import MoveKind
 
 THERE_AT_ALL = 0.25
@@ -29,6 +30,9 @@ the pen is turning; above it an arch has begun to leave its stem (at 0.64)."""
 
 TURNING = 0.15
 """[u] At either end of a way up: there the pen turns, and the two lines may part."""
+
+OF_A_DIGIT = 1.4
+"""[share] Of the limit of a gap: a digit is two bodies high, and a gap in it shows the less."""
 
 HALF_WAY_UP = 0.4
 """[share] Of the body: below it a scoop turns, above it goes up where a stem will come down."""
@@ -118,7 +122,8 @@ def open_gap(explanation: Explanation) -> list[Measure]:
     if not gaps:
         return []
     value, closure = max(gaps, key=lambda pair: pair[0])
-    return [Measure(Code.OPEN_GAP, value, closure.stroke, closure.move)]
+    of_limit = OF_A_DIGIT if group_of(explanation.letter.name) == "digit" else 1.0
+    return [Measure(Code.OPEN_GAP, value, closure.stroke, closure.move, of_limit=of_limit)]
 
 
 def _gap(explanation: Explanation, closure: Closure) -> float | None:

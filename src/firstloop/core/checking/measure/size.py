@@ -6,6 +6,7 @@ from firstloop.core.checking.measure.frame import Frame
 from firstloop.core.checking.measure.lengths import NOTHING, is_a_bar
 from firstloop.core.checking.measure.measures import Measure
 from firstloop.core.contract import Code
+from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.moves import Level, MoveKind
 
 A_LITTLE_ABOVE = 1.2
@@ -17,6 +18,9 @@ ABOUT_AS_HIGH = 0.3
 ON_THE_LINE = 0.22
 """[u] A tail that ends no further from the base line was to stand on it. By trial: letters that
 float keep more of their tail under the line, tails that are short end lower."""
+
+OF_A_DIGIT = 1.25
+"""[share] Of the limit of a width: people make their digits as wide as they like."""
 
 NARROW, ROOMY = 0.45, 0.8
 """[u] Of narrower letters than the first, i and l, the width is that of a line; as wide as the
@@ -109,7 +113,8 @@ def width(explanation: Explanation, frame: Frame) -> list[Measure]:
     if model < NARROW:
         return []
     off = max(ink / frame.scale, NOTHING) - model
-    return [Measure(Code.WIDTH, off / max(model, ROOMY), 0, 0)]
+    of_limit = OF_A_DIGIT if group_of(explanation.letter.name) == "digit" else 1.0
+    return [Measure(Code.WIDTH, off / max(model, ROOMY), 0, 0, of_limit=of_limit)]
 
 
 def _reaches(written: Written, level: Level) -> bool:
@@ -118,6 +123,6 @@ def _reaches(written: Written, level: Level) -> bool:
 
 def _reaches_the_top(explanation: Explanation, written: Written) -> bool:
     drawn = written.piece.drawn
-    start = explanation.letter.script.strokes[drawn.stroke].start
-    nodes = (start, *drawn.move.nodes) if drawn.index == 0 else drawn.move.nodes
-    return any(node.y is Level.TOP for node in nodes)
+    stroke = explanation.letter.script.strokes[drawn.stroke]
+    begins = stroke.start if drawn.index == 0 else stroke.moves[drawn.index - 1].end
+    return any(node.y is Level.TOP for node in (begins, *drawn.move.nodes))

@@ -114,7 +114,6 @@ _KINDS = (
             f"There is more than {s.name} has: about {bodies(s.size)} of line, at the {s.part}."
         ),
         say=lambda s: f"Stop when {s.name} is done: {s.last_words} is the end.",
-        explained_by=frozenset({Code.WOBBLE}),
     ),
     FindingKind(
         Code.OPEN_GAP,
@@ -298,7 +297,6 @@ _KINDS = (
                 Code.READS_AS_OTHER,
                 Code.BODY_HEIGHT,
                 Code.UNEVEN_PARTS,
-                Code.SLANT,
                 Code.WOBBLE,
             }
         ),
@@ -347,7 +345,6 @@ _KINDS = (
             f"Leans {s.size:.0f} degrees {'right' if s.up else 'left'} of the hand's own slant."
         ),
         say=lambda _: "Let it lean like the model.",
-        explained_by=frozenset({Code.RETRACE_GAP}),
     ),
     FindingKind(
         Code.WOBBLE,
@@ -360,7 +357,6 @@ _KINDS = (
         ),
         note=lambda s: f"The line shakes by {bodies(s.size)} where it should run smooth.",
         say=lambda _: "Go slow and smooth, in one go.",
-        explained_by=frozenset({Code.BODY_HEIGHT}),
     ),
     FindingKind(
         Code.SHAPE_OFF,
