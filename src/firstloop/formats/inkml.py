@@ -12,7 +12,6 @@ from defusedxml import DefusedXmlException
 
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import (
-    MAX_POINTS,
     MAX_STROKES,
     MAX_TEXT_POINTS,
     MAX_TEXT_STROKES,
@@ -79,8 +78,8 @@ def _tables(root: Element, channels: list[str], *, a_letter: bool) -> list[Float
     if not traces:
         raise InkmlError("there is no <trace>; write one for each time the pen was down")
     count = sum((trace.text or "").count(",") + 1 for trace in traces)
-    most = (MAX_STROKES, MAX_POINTS) if a_letter else (MAX_TEXT_STROKES, MAX_TEXT_POINTS)
-    require_no_more(len(traces), count, *most)
+    strokes = MAX_STROKES if a_letter else MAX_TEXT_STROKES
+    require_no_more(len(traces), count, strokes, MAX_TEXT_POINTS)
     return [_samples(trace.text or "", at, channels) for at, trace in enumerate(traces)]
 
 

@@ -7,7 +7,7 @@ import pytest
 
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import InkError, UnknownLetterError
-from firstloop.core.evidence.ink import MAX_POINTS, Ink
+from firstloop.core.evidence.ink import MAX_TEXT_POINTS, Ink
 from firstloop.core.letters import HANDS
 from tests import letters
 from tests.letters import checked, ink, pen, to_mend
@@ -127,7 +127,10 @@ def test_the_trail_covers_every_move_of_a_good_letter() -> None:
         (Ink(()), "no ink"),
         (ink(pen((0, 0), (0, 1))[:1]), "single point"),
         (ink(pen((0, 0), (0, 1))[[0, 0, 0]]), "one place"),
-        (ink(pen((0, 0), (0, 1)).repeat(MAX_POINTS // 30, axis=0)), "left lying on the tablet"),
+        (
+            ink(pen((0, 0), (0, 1)).repeat(MAX_TEXT_POINTS // 30, axis=0)),
+            "left lying on the tablet",
+        ),
     ],
 )
 def test_ink_that_is_no_letter_is_said_to_be_none(given: Any, words: str) -> None:

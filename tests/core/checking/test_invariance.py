@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from firstloop.core.checking.check import check
 from firstloop.core.errors import InkError
-from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
+from firstloop.core.evidence.ink import MAX_POINTS, MAX_TEXT_POINTS, Ink, Stroke
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Task
 from firstloop.core.geometry import polyline
@@ -127,7 +127,8 @@ def test_what_is_no_ink_is_refused_in_words(points: Any) -> None:
         Stroke.of(points)
 
 
-def test_a_letter_of_as_many_points_as_there_can_be_is_checked_as_it_is() -> None:
+@pytest.mark.parametrize("points", [MAX_POINTS, MAX_POINTS + 1, MAX_TEXT_POINTS])
+def test_a_letter_of_as_many_points_as_there_can_be_is_checked_as_it_is(points: int) -> None:
     once = letters.m_from_the_base_line()
-    finer = ink(*(polyline.resample(stroke.points, MAX_POINTS) for stroke in once.strokes))
+    finer = ink(*(polyline.resample(stroke.points, points) for stroke in once.strokes))
     assert_same_findings(findings(once, "m"), findings(finer, "m"))

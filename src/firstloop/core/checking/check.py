@@ -14,7 +14,7 @@ from firstloop.core.checking.texts.joined_letter import as_joined
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
-from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry.compiled import from_now_on
 from firstloop.core.geometry.even import evenly
@@ -38,7 +38,7 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
     forms = forms_of(task.target, setting.hand, STANDARD)
     if isinstance(evidence, Ink):
         evidence.require_a_letter()
-        lines = tidy(setting.onto.ink(evidence), forms[0])
+        lines = tidy(setting.onto.ink(evidence.thinned(MAX_POINTS)), forms[0])
         measured = measure_ink(lines, forms, setting)
         visible = frozenset(Dimension)
         findings, reads_as = as_joined(

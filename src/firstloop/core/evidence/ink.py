@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
+import numpy.typing as npt
 
 from firstloop.core.errors import InkError, TooMuchInkError
 from firstloop.core.geometry import polyline
@@ -10,10 +11,11 @@ from firstloop.core.geometry.polyline import FloatArray
 
 MAX_STROKES, MAX_POINTS = 200, 20_000
 """More than this in one letter is a stuck pen or a test of patience, not a letter: at 240 samples a
-second it would have taken a child over a minute without a pause."""
+second it would have taken a child over a minute without a pause. Pads send no more; of a file that
+a faster pen wrote so many points are looked at."""
 
 MAX_TEXT_STROKES, MAX_TEXT_POINTS = 1_000, 100_000
-"""The same of a text: some fifty letters with their dots and bars, slowly written."""
+"""More is no text either: some fifty letters with their dots and bars, slowly written."""
 
 FURTHEST = 100_000.0
 """u from where x and y begin: no page is as large. What lies further off is in other units."""
@@ -48,6 +50,13 @@ class Stroke:
                 "ink and ruling must be in one unit"
             )
         return cls(kept, _channel(times, len(kept), "time"), _channel(force, len(kept), "force"))
+
+    def at(self, places: npt.NDArray[np.intp]) -> "Stroke":
+        """What it is at some of its points alone."""
+        times = None if self.times is None else self.times[places]
+        return Stroke(
+            self.points[places], times, None if self.force is None else self.force[places]
+        )
 
     @property
     def duration_s(self) -> float | None:
@@ -87,9 +96,23 @@ class Ink:
         count = sum(len(stroke.points) for stroke in self.strokes)
         if count < 2:
             raise InkError("the ink is a single point; a letter needs a line")
-        require_no_more(len(self.strokes), count, MAX_STROKES, MAX_POINTS)
+        require_no_more(len(self.strokes), count, MAX_STROKES, MAX_TEXT_POINTS)
         if not any(polyline.length(stroke.points) > 0.0 for stroke in self.strokes):
             raise InkError("the ink stays in one place; a letter needs a line")
+
+    def thinned(self, most: int) -> "Ink":
+        """The same line in about so many points, evenly left out; where it has no more, itself.
+
+        >>> many = Ink((Stroke.of(np.arange(20.0).reshape(10, 2)),))
+        >>> many.thinned(4).points[:, 0].tolist()
+        [0.0, 6.0, 12.0, 18.0]
+        """
+        count = sum(len(stroke.points) for stroke in self.strokes)
+        every = -(-count // most)
+        if every <= 1:
+            return self
+        kept = [np.append(np.arange(0, len(s.points) - 1, every), -1) for s in self.strokes]
+        return Ink(tuple(s.at(places) for s, places in zip(self.strokes, kept, strict=True)))
 
     def require_a_text(self) -> None:
         """Raises InkError unless there is something that could be a text."""

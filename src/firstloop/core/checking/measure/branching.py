@@ -66,6 +66,9 @@ POINT = (0.6, 0.9)
 WIDTHS = (0.15, 0.9)
 """[u] From a stem to the crown; narrower or wider ones are taken for these."""
 
+TINY = 1e-9
+"""A stem without height has no lean."""
+
 LEAST_POINTS, LOWEST_CROWN = 4, 0.5
 """[points, bodies] A line of fewer, or an arch no higher, tells nothing."""
 
@@ -172,7 +175,9 @@ def _likelihood(junction: _Junction) -> FloatArray | None:
     stem = junction.stem[(junction.stem[:, 1] > low) & (junction.stem[:, 1] < high)]
     if min(len(way), len(stem)) < LEAST_POINTS or way[-1, 1] < LOWEST_CROWN:
         return None
-    upright, lean = np.polynomial.polynomial.polyfit(stem[:, 1], stem[:, 0], 1)
+    (across, up), middle = (stem - stem.mean(axis=0)).T, stem.mean(axis=0)
+    lean = float(up @ across) / max(float(up @ up), TINY)
+    upright = middle[0] - lean * middle[1]
     ordered = way[way[:, 1].argsort()]
     heights = HEIGHTS * way[-1, 1]
     aside = np.interp(heights, ordered[:, 1], ordered[:, 0]) - (upright + lean * heights)
