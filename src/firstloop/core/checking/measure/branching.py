@@ -67,7 +67,7 @@ WIDTHS = (0.15, 0.9)
 """[u] From a stem to the crown; narrower or wider ones are taken for these."""
 
 TINY = 1e-9
-"""A stem without height has no lean."""
+"""[bodies²] A stem without height has no lean."""
 
 LEAST_POINTS, LOWEST_CROWN = 4, 0.5
 """[points, bodies] A line of fewer, or an arch no higher, tells nothing."""
