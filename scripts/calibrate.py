@@ -166,22 +166,25 @@ def _ink(shape: Sequence[FloatArray]) -> Ink:
     return Ink(tuple(Stroke.of(stroke) for stroke in shape))
 
 
-def pairs_of_slips() -> Tally:
-    """Two slips of different codes at once: how often both are among what is to be mended."""
-    rng, both = np.random.default_rng(SEED + 2), Tally()
+def pairs_of_slips() -> tuple[Tally, Tally]:
+    """Two slips of different codes at once that one letter can have: how often one at least is
+    among what is to be mended, and how often both are."""
+    rng, one_at_least, both = np.random.default_rng(SEED + 2), Tally(), Tally()
     possible = [
         (letter, one, other)
         for letter, script in PLAIN.scripts.items()
         for one, other in combinations([s for s in SLIPS.values() if s.fits(script)], 2)
-        if not one.codes & other.codes
+        if not one.codes & other.codes and other.fits(one.reshape(script))
     ]
     for at in rng.choice(len(possible), PAIRS, replace=False):
         letter, one, other = possible[at]
         mend = set(
             to_mend(check(written(PLAIN, letter, rng, one, other), Task(letter), PRINT, RULING))
         )
-        both.add(bool(one.codes & mend) or bool(other.codes & mend))
-    return both
+        told = [bool(slip.codes & mend) for slip in (one, other)]
+        one_at_least.add(any(told))
+        both.add(all(told))
+    return one_at_least, both
 
 
 def agreement() -> dict[Dimension, Tally]:
@@ -253,7 +256,8 @@ def report() -> Iterator[str]:
     yield ""
     yield from made_by_others()
     yield ""
-    yield f"Of two slips at once, one at least is seen: {pairs_of_slips()}."
+    one_at_least, both = pairs_of_slips()
+    yield f"Of two slips at once, one at least is told: {one_at_least}; both: {both}."
     yield ""
     same = agreement()
     yield "The same child writes the same letter twice, and the verdict is the same:"

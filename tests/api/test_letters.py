@@ -26,7 +26,7 @@ def test_a_letters_page_has_all_there_is_to_know(client: TestClient) -> None:
 
 def test_an_exception_says_what_is_different_in_it(client: TestClient) -> None:
     family = client.get("/api/plan/letters/e").json()["family"]
-    assert family["exception"].startswith("begins between the base line and the mid line")
+    assert family["exception"].startswith("begins half way up to the mid line")
 
 
 def test_a_capital_has_one_form_a_family_of_its_own_and_the_words_that_it_adds(

@@ -198,7 +198,7 @@ def test_the_board_is_sent_on_from_her_hand(
     expect(page.get_by_role("heading", level=1)).to_have_text("Slips to spot")
     page.keyboard.press("PageUp")
     expect(phone.get_by_role("heading", level=1)).to_have_text("Show")
-    phone.get_by_role("button", name="Go on within").click()
+    phone.get_by_role("button", name="Next part").click()
     expect(page.get_by_role("button", name="Pause")).to_be_visible()
     phone.close()
 

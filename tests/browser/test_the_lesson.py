@@ -43,7 +43,7 @@ def test_a_lesson_from_plan_to_close_by_keyboard_only(page: Page) -> None:
     for _ in range(9):
         page.keyboard.press("PageDown")
     expect(board.get_by_role("heading", level=1)).to_have_text("Home")
-    board.get_by_role("button", name="The lesson is given").focus()
+    board.get_by_role("button", name="Finish the lesson").focus()
     page.keyboard.press("Enter")
     expect(page.get_by_text("Today's lesson was given. What comes next?")).to_be_visible()
     taught = page.get_by_role("region", name="Taught letters")
@@ -65,8 +65,8 @@ def given_by_keyboard(page: Page, name: str, titles: list[str]) -> None:
         if at:
             page.keyboard.press("PageDown")
         expect(title).to_have_text(said)
-    expect(board.get_by_text("Our aim was: Today you will")).to_be_visible()
-    board.get_by_role("button", name="The lesson is given").focus()
+    expect(board.get_by_text("Did we do it? Today you will")).to_be_visible()
+    board.get_by_role("button", name="Finish the lesson").focus()
     page.keyboard.press("Enter")
     expect(page.get_by_text("Today's lesson was given. What comes next?")).to_be_visible()
 
@@ -169,7 +169,7 @@ def test_the_teacher_sees_the_word_on_her_own_screen_and_sends_the_board_on(page
     word = mine.get_by_role("status").get_by_role("img").get_attribute("aria-label") or ""
     (text, *_) = re.findall("[a-z]+", word)
     expect(page.get_by_role("radio", name=text, exact=True)).to_have_count(0)
-    onwards = mine.get_by_role("button", name="Go on within the step")
+    onwards = mine.get_by_role("button", name="Next part of this step")
     onwards.click()
     expect(page.get_by_role("list", name=re.compile("sounds: 1 counted"))).to_be_visible()
     for _ in range(12):

@@ -5,12 +5,12 @@ from datetime import date, datetime
 from typing import Any
 
 from firstloop.core.checking.say.findings import (
-    ALL_IS_WELL,
     CHECKER_VERSION,
     Finding,
     LetterResult,
     Result,
 )
+from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
@@ -185,13 +185,12 @@ class Checked:
     @classmethod
     def of_letter(cls, letter: LetterResult, checker: str) -> "Checked":
         """What is kept of a letter of a text."""
-        to_mend = [one for one in letter.findings if one.severity is Verdict.NOT_YET]
         return cls(
             reads_as=letter.reads_as,
             way="in a text",
             verdicts=letter.verdict,
             findings=letter.findings,
-            say=to_mend[0].say if to_mend else ALL_IS_WELL,
+            say=told_to_the_child(letter.findings, letter.verdict),
             checker=checker,
         )
 

@@ -68,9 +68,9 @@ def test_one_that_leaves_far_from_it_is_told_with_how_far(over: Corners, height:
     assert (found.stroke, found.move) == (0, 2)
     assert ("too high" in found.note, "too low" in found.note) == (height > USUAL, height < USUAL)
     assert found.say == (
-        "Turn away a little before the top."
+        "Leave the stem a little below its top."
         if height > USUAL
-        else "Go back up your stem further before you turn away."
+        else "Go further back up your stem before you turn away."
     )
 
 

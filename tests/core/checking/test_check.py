@@ -107,7 +107,7 @@ def test_the_worst_finding_of_a_dimension_is_its_verdict() -> None:
 def test_between_the_limits_is_worth_watching_but_not_correcting() -> None:
     result = checked(letters.moved(letters.good_n(), 0, 0.2), "n")
     assert [(f.code.value, f.severity) for f in result.findings] == [("off_base", Verdict.NEARLY)]
-    assert result.say.startswith("Just right")
+    assert result.say == "You began and went the right way. Now write the next one."
 
 
 def test_a_tap_beside_the_letter_is_not_a_lift() -> None:

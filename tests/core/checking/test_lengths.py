@@ -77,7 +77,7 @@ def test_what_stays_open_is_not_to_close(gap: float) -> None:
     closing = np.vstack([c, np.linspace(c[-1], c[0] - [0.0, gap], 20)])
     result = checked(Ink((Stroke.of(closing),)), "c")
     assert to_mend(result) == ["part_length"]
-    assert result.say == "Leave c open: the ends do not meet."
+    assert result.say == "Leave the c open: the ends do not meet."
 
 
 def test_a_cup_whose_sides_lean_together_is_closing() -> None:

@@ -97,7 +97,7 @@ def test_lead_ins_do_not_make_a_family() -> None:
 
 def test_a_letter_that_breaks_its_familys_rule_says_how() -> None:
     assert dict(exceptions_of("acde", PLAIN)) == {
-        "e": "begins between the base line and the mid line, straight across"
+        "e": "begins half way up to the mid line: straight across"
     }
 
 

@@ -7,7 +7,8 @@ from firstloop.core.checking.explain.tidy import tidy
 from firstloop.core.checking.letters.judge import findings_of, measure_image, measure_ink
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.measure.lines import STANDARD
-from firstloop.core.checking.say.findings import ALL_IS_WELL, CHECKER_VERSION, MoveInk, Result
+from firstloop.core.checking.say.findings import CHECKER_VERSION, MoveInk, Result
+from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.checking.say.verdicts import verdict_of
 from firstloop.core.checking.texts.course import compose_pairs
 from firstloop.core.checking.texts.joined_letter import as_joined
@@ -53,7 +54,10 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         measured = measure_image(lines, forms, setting.hand)
         visible = frozenset(Dimension) - {Dimension.DIRECTION}
         findings, reads_as = findings_of(measured, setting, visible), measured.reading.letter
-    to_mend = [finding for finding in findings if finding.severity is Verdict.NOT_YET]
+    verdict = {
+        dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
+        for dimension in Dimension
+    }
     written = measured.explanation.written
     return Result(
         target=task.target,
@@ -61,12 +65,9 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         hand=setting.hand.name,
         reads_as=reads_as,
         way=measured.explanation.way.name,
-        verdict={
-            dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
-            for dimension in Dimension
-        },
+        verdict=verdict,
         findings=findings,
-        say=to_mend[0].say if to_mend else ALL_IS_WELL,
+        say=told_to_the_child(findings, verdict),
         trail=tuple(
             MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, setting.onto.back(w.ink))
             for w in written

@@ -185,35 +185,3 @@ def rules(ruling: Ruling, left: float, right: float) -> tuple[Rule, ...]:
         sides = (left + at for at in range(int(right - left) + 1))
         found += [Rule((x, ruling.drop), (x, ruling.top), WEIGHT) for x in sides]
     return tuple(found)
-
-
-LINE_NAMES = {
-    Line.TOP: "top line",
-    Line.MID: "mid line",
-    Line.BASE: "base line",
-    Line.DROP: "drop line",
-}
-AT_A_LINE, NEAR_A_LINE = 0.12, 0.32
-"""u: nearer than the first is at the line, nearer than the second just above or below it."""
-
-
-def place_in_words(height: float, ruling: Ruling) -> str:
-    """A height as a place on the lines, to be read after "starts" or "began".
-
-    >>> place_in_words(0.06, Ruling()), place_in_words(0.8, Ruling())
-    ('at the base line', 'just below the mid line')
-    >>> place_in_words(0.5, Ruling()), place_in_words(2.5, Ruling())
-    ('between the base line and the mid line', 'above the top line')
-    """
-    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
-    off = height - ruling.height(nearest)
-    side = "above" if off > 0 else "below"
-    if abs(off) <= AT_A_LINE:
-        return f"at the {LINE_NAMES[nearest]}"
-    if abs(off) <= NEAR_A_LINE:
-        return f"just {side} the {LINE_NAMES[nearest]}"
-    above = [line for line in Line if ruling.height(line) > height]
-    below = [line for line in Line if ruling.height(line) < height]
-    if not above or not below:
-        return f"{side} the {LINE_NAMES[nearest]}"
-    return f"between the {LINE_NAMES[below[0]]} and the {LINE_NAMES[above[-1]]}"

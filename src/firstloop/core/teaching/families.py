@@ -15,7 +15,8 @@ from firstloop.core.letters.hands import GROUPS, group_of
 from firstloop.core.letters.likeness import confusable
 from firstloop.core.letters.moves import MoveKind, Script
 from firstloop.core.letters.phrases import move_words
-from firstloop.core.letters.ruling import Ruling, place_in_words
+from firstloop.core.letters.places import place_in_words
+from firstloop.core.letters.ruling import Ruling
 
 LESSON_SIZE, LESSON_SIZES = 5, (3, 8)
 """Letters: the largest family that one lesson can introduce and practise, where the class has no
@@ -250,4 +251,4 @@ def _beginning(script: Script, hand: Hand) -> str:
     own = own_start(script)
     drawn = draw(script, hand.proportions, Ruling()).moves[own]
     words = move_words(script)[0][own]
-    return f"begins {place_in_words(float(drawn.points[0, 1]), Ruling())}, {words}"
+    return f"begins {place_in_words(float(drawn.points[0, 1]), Ruling())}: {words}"

@@ -13,7 +13,7 @@ HABITS = {
     Code.RETRACE_GAP: "go back along your own line",
     Code.BRANCH_PLACE: "leave the stem, and come back to it, at the right height",
     Code.OPEN_GAP: "close it all the way",
-    Code.MIRRORED: "let it look the right way",
+    Code.MIRRORED: "face it the right way",
     Code.OFF_BASE: "let it stand on the line",
     Code.REACH_UP: "let it reach up to its line",
     Code.REACH_DOWN: "let the tail go under the line",

@@ -25,7 +25,7 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = F
             each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
             return f"Today you will write {what} again, {each}."
         case Shape.MEND:
-            return f"Today you will watch one thing in {what}: {habit}" if habit else ""
+            return f"Today, in {what}, you will {habit}." if habit else ""
         case Shape.WORDS:
             return "Today you will write words with letters that you know."
         case _ if joins and all(len(part) > 1 for part in new):
@@ -60,7 +60,7 @@ def prompts(  # noqa: PLR0911  # a line a kind
                 "Trace it on the dots.",
                 "Finish it from its starting dot.",
                 AMOUNTS[customs.own].told,
-                "One went wrong? Cross it out and leave it. The next one is better.",
+                "One went wrong? Cross it out, leave it, and write the next.",
             )
         case StepKind.WORDS:
             return (RUBBING_OUT[customs.rubbing_out],)
@@ -75,11 +75,21 @@ def prompts(  # noqa: PLR0911  # a line a kind
             return ("Look at your row.", "Ring the one you like best.", "Tell your neighbour why.")
         case StepKind.CLOSE:
             return (
-                f"Where {'does' if len(lesson.new) == 1 else 'do'} {listed(lesson.new)} start?",
-                "What does the pencil do first?",
+                *_asked_of_the_new(lesson),
                 "Turn one of yours into a small drawing.",
             )
         case StepKind.HOME:
             return ("A few minutes at home, no more.", "Trace, finish, then write your own.")
         case _:
             return ()
+
+
+def _asked_of_the_new(lesson: Lesson) -> tuple[str, ...]:
+    """What is asked once more of what is new; a lesson of words alone has nothing new."""
+    if not lesson.new:
+        return ("Which word was the hardest? Say how it is written.",)
+    does = "does" if len(lesson.new) == 1 else "do"
+    return (
+        f"Where {does} {listed(lesson.new)} start?",
+        "What does the pencil do first?",
+    )

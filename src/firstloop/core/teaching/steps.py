@@ -102,7 +102,7 @@ STEPS: dict[StepKind, StepInfo] = {
     StepKind.SLIPS: StepInfo("Slips to spot", "Wrong ones, and the right one beside.", 1.5, 2),
     StepKind.BIG: StepInfo("Big first", "In the air, on the palm; speaking.", 1.0, 1),
     StepKind.OWN: StepInfo("Trace, finish, own", "On dots, then alone, gaps between.", 4.0, 0),
-    StepKind.BEST: StepInfo("Choose the best", "Circle it, and say why.", 1.0, 0),
+    StepKind.BEST: StepInfo("Choose the best", "Ring it, and say why.", 1.0, 0),
     StepKind.WORDS: StepInfo(
         "Words",
         "Say, count the sounds, write, read back.",

@@ -93,7 +93,7 @@ test("M shows the step another way, and the next step begins by showing", async 
 test("the last step gives the lesson, and goes back to the day's plan", async () => {
   serve(CLOSE, lesson({ given: true }));
   const { user } = board(lesson({ at: "close" }));
-  await user.click(await screen.findByRole("button", { name: "The lesson is given" }));
+  await user.click(await screen.findByRole("button", { name: "Finish the lesson" }));
   expect(await screen.findByText("Somewhere else")).toBeVisible();
   expect(screen.getByTestId("address")).toHaveTextContent("/plan/today");
 });
@@ -101,7 +101,7 @@ test("the last step gives the lesson, and goes back to the day's plan", async ()
 test("a close that is refused keeps the board and says why", async () => {
   refuse(CLOSE, "The lesson is not there any more.");
   const { user } = board(lesson({ at: "close" }));
-  await user.click(await screen.findByRole("button", { name: "The lesson is given" }));
+  await user.click(await screen.findByRole("button", { name: "Finish the lesson" }));
   expect(await screen.findByText("The lesson is not there any more.")).toBeVisible();
   expect(await title()).toBe("The close step");
 });
@@ -167,5 +167,5 @@ test("the aim stands at the beginning, and is looked at again at the end", async
   await user.keyboard("{PageDown}");
   expect(screen.queryByText(aim)).toBeNull();
   await user.keyboard("{PageDown}");
-  expect(await screen.findByText(`Our aim was: ${aim}`)).toBeVisible();
+  expect(await screen.findByText(`Did we do it? ${aim}`)).toBeVisible();
 });

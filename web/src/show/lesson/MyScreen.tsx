@@ -76,7 +76,7 @@ function Mine({ lesson }: { lesson: Lesson }) {
       <span className="flex-1" />
       <div className="grid grid-cols-2 gap-3">
         <Button className="col-span-2 min-h-14" onClick={ask("onwards")}>
-          <Play aria-hidden size={20} /> Go on within the step
+          <Play aria-hidden size={20} /> Next part of this step
         </Button>
         <Button className="min-h-14" disabled={board.at === 0} onClick={ask("back")}>
           <ChevronLeft aria-hidden size={20} /> Back

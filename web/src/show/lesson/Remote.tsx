@@ -80,7 +80,7 @@ function InHand({ lesson }: { lesson: Lesson }) {
             call.mutate({ body: { what: "look", lesson: lesson.id } });
           }}
         >
-          <Eye aria-hidden size={20} /> Look up
+          <Eye aria-hidden size={20} /> Look at the board
         </Button>
         <Button
           className="min-h-12"
@@ -88,7 +88,7 @@ function InHand({ lesson }: { lesson: Lesson }) {
             onwards.mutate({ params: { path: { lesson_id: lesson.id } } });
           }}
         >
-          <Play aria-hidden size={20} /> Go on within
+          <Play aria-hidden size={20} /> Next part
         </Button>
         <Button
           className="min-h-16"

@@ -21,8 +21,8 @@ export function Settle() {
         <Reminder
           text={
             left
-              ? "Paper to the left of your middle, its top leaning to the right."
-              : "Paper to the right of your middle, its top leaning to the left."
+              ? "Lay the paper a little to your left, and let its top lean to the right."
+              : "Lay the paper a little to your right, and let its top lean to the left."
           }
         >
           <Paper left={left} />

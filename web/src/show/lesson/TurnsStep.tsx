@@ -1,5 +1,5 @@
 /**
- * My turn, your turn: the letter is made on the board; then there are only the lines and the starting
+ * Taking turns: the letter is made on the board; then there are only the lines and the starting
  * dot, and a quiet bar of time while the class writes; and again.
  */
 import { useEffect, useEffectEvent, useState } from "react";
@@ -56,7 +56,7 @@ function Turns({ letter }: { letter: Letter }) {
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="flex items-baseline gap-4">
         <p role="status" className="text-2xl font-bold big:text-[3rem]">
-          {{ nobody: "Watch, then write", mine: "My turn", yours: "Your turn" }[whose]}
+          {{ nobody: "Watch, then write", mine: "I write", yours: "Now you write" }[whose]}
         </p>
         <p className="text-xl text-soft big:text-[2rem]">
           {whose === "nobody" ? `${String(TURNS)} times` : `${String(turn)} of ${String(TURNS)}`}
@@ -77,7 +77,7 @@ function Turns({ letter }: { letter: Letter }) {
       </div>
       <div className="flex items-center gap-5">
         <Button look="main" onClick={onwards}>
-          {{ nobody: "Begin", mine: "Your turn now", yours: "On" }[whose]}
+          {{ nobody: "Begin", mine: "Now you", yours: "On" }[whose]}
         </Button>
         {whose === "yours" && <Quiet key={turn} seconds={yours_s} onOver={onwards} />}
       </div>

@@ -3,7 +3,7 @@ import type { Showing } from "../../api/schema";
 
 export const SHOWING_NAMES: Record<Showing, string> = {
   shown: "Show",
-  turns: "My turn, your turn",
+  turns: "Taking turns",
   beside: "Print and joined",
   memory: "From memory",
   pairs: "Missing pair",

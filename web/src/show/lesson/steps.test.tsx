@@ -125,15 +125,15 @@ test("ink that was not kept stays on the board, and that is said", async () => {
 
 const inked = () => document.querySelectorAll("svg .stroke-ink").length;
 
-test("my turn, your turn: the letter is made, then there is only where it begins, three times", async () => {
+test("taking turns: the letter is made, then there is only where it begins, three times", async () => {
   const { user } = putUp(<TurnsStep parts={["l"]} />);
   await screen.findByText("Watch, then write");
   for (const turn of [1, 2, 3]) {
     await user.keyboard(" ");
-    expect(screen.getByText("My turn")).toBeVisible();
+    expect(screen.getByText("I write")).toBeVisible();
     expect(screen.getByText(`${String(turn)} of 3`)).toBeVisible();
     await user.keyboard(" ");
-    expect(await screen.findByText("Your turn")).toBeVisible();
+    expect(await screen.findByText("Now you write")).toBeVisible();
     expect(inked()).toBe(0);
     expect(document.querySelectorAll("svg circle.fill-ember")).toHaveLength(1);
   }
@@ -142,7 +142,7 @@ test("my turn, your turn: the letter is made, then there is only where it begins
   expect(inked()).toBeGreaterThan(0);
 });
 
-test("my turn, your turn: when the time is over, the board goes on by itself", async () => {
+test("taking turns: when the time is over, the board goes on by itself", async () => {
   vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
   const { user } = putUp(<TurnsStep parts={["l"]} />);
   await screen.findByText("Watch, then write");

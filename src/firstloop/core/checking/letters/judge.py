@@ -36,6 +36,7 @@ from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter
+from firstloop.core.letters.ruling import RulingKind
 
 Forms = tuple[Letter, ...]
 
@@ -72,7 +73,11 @@ def finding_of(measure: Measure, letter: Letter, setting: Setting) -> Finding | 
     """A measure of a letter in words; None where it is within its limits."""
     limit = setting.limits[measure.code].times(measure.of_limit)
     severity = limit.severity(measure.value)
-    return None if severity is Verdict.SECURE else _in_words(measure, severity, limit, letter)
+    return (
+        None
+        if severity is Verdict.SECURE
+        else _in_words(measure, severity, limit, letter, setting.paper)
+    )
 
 
 def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:
@@ -255,12 +260,15 @@ def findings_of(
     )
     letter = measured.explanation.letter
     return tuple(
-        _in_words(measure, severity, limit_of(measure), letter) for measure, severity in ranked
+        _in_words(measure, severity, limit_of(measure), letter, setting.paper)
+        for measure, severity in ranked
     )
 
 
-def _in_words(measure: Measure, severity: Verdict, limit: Limit, letter: Letter) -> Finding:
-    kind, said = CATALOGUE[measure.code], Said(measure, measure.form or letter)
+def _in_words(
+    measure: Measure, severity: Verdict, limit: Limit, letter: Letter, paper: RulingKind
+) -> Finding:
+    kind, said = CATALOGUE[measure.code], Said(measure, measure.form or letter, paper)
     return Finding(
         code=measure.code,
         dimension=kind.dimension,

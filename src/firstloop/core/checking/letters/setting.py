@@ -8,19 +8,20 @@ from firstloop.core.checking.say.limit import Limit
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Handedness, Task
 from firstloop.core.letters import Hand
-from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.ruling import Ruling, RulingKind
 from firstloop.core.letters.style import Style, hand_of
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Setting:
     """By what ink is judged, whatever letter it is: the hand, the page onto the standard lines, the
-    limits, and whether the child writes with the left hand."""
+    limits, whether the child writes with the left hand, and which lines its paper has."""
 
     hand: Hand
     onto: OntoStandard
     limits: dict[Code, Limit]
     left_handed: bool
+    paper: RulingKind
 
     @classmethod
     def of(cls, task: Task, style: Style, ruling: Ruling) -> "Setting":
@@ -31,6 +32,7 @@ class Setting:
             onto=OntoStandard.of(ruling, hand.proportions.slant_deg),
             limits=limits_for(task.stage),
             left_handed=task.handedness is Handedness.LEFT,
+            paper=ruling.kind,
         )
 
     def within_a_text(self) -> "Setting":

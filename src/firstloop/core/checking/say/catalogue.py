@@ -12,6 +12,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
+from firstloop.core.checking.say import next_one
 from firstloop.core.checking.say.limit import Limit
 from firstloop.core.checking.say.said import Said, bodies, times
 from firstloop.core.contract import Code, Dimension, Stage
@@ -52,7 +53,7 @@ _KINDS = (
         Dimension.DIRECTION,
         Limit(1, 1, "count", "A stroke is in its turn or it is not."),
         note=lambda s: f"The {s.part} was made before its turn.",
-        say=lambda s: f"First {s.first_words}; the {s.part} comes later.",
+        say=lambda s: f"First {s.first_move}; the {s.part} comes later.",
     ),
     FindingKind(
         Code.STROKE_DIRECTION,
@@ -91,15 +92,15 @@ _KINDS = (
         Limit(
             30, 45, "degrees", "Half way to lying on its side; less is a lean, which is `slant`'s."
         ),
-        note=lambda s: f"{s.name} is turned round by {s.size:.0f} degrees.",
-        say=lambda s: f"Stand it on its feet: begin {s.start}, {s.first_words}.",
+        note=lambda s: f"{s.name} is turned by {s.size:.0f} degrees.",
+        say=lambda s: f"Turn it the right way up: begin {s.start}, {s.first_words}.",
     ),
     FindingKind(
         Code.MISSING_PART,
         Dimension.SHAPE,
         Limit(1, 1, "count", "A part is there or it is not."),
         note=lambda s: f"The {s.part} (move {s.number}) is not there.",
-        say=lambda s: f"One more part to come: {s.move_words}.",
+        say=lambda s: f"One part is still to come: the {s.part}.",
     ),
     FindingKind(
         Code.EXTRA_PART,
@@ -113,7 +114,7 @@ _KINDS = (
         note=lambda s: (
             f"There is more than {s.name} has: about {bodies(s.size)} of line, at the {s.part}."
         ),
-        say=lambda s: f"Stop when {s.name} is done: {s.last_words} is the end.",
+        say=lambda s: f"After the {s.last_part} {s.the} is done: lift your pen.",
     ),
     FindingKind(
         Code.OPEN_GAP,
@@ -125,7 +126,7 @@ _KINDS = (
             "Contract: a closure within 0.15 u is everyone's; a quarter of the body shows.",
         ),
         note=lambda s: f"The {s.part} does not close: a gap of {bodies(s.size)}.",
-        say=lambda s: f"Close it: go on until the {s.part} touches.",
+        say=lambda s: f"Close it: let the {s.part} touch.",
         explained_by=frozenset({Code.STROKE_DIRECTION, Code.MISSING_PART}),
     ),
     FindingKind(
@@ -148,14 +149,11 @@ _KINDS = (
             0.22, 0.32, "u", "15 % of a tall part (1.9 u) is 0.28; n and h part at 0.45 u short."
         ),
         note=lambda s: (
-            f"The tall stem {'passes' if s.up else 'falls short of'} the top line "
-            f"by {bodies(s.size)}."
+            f"{s.tall_part} {'passes' if s.up else 'falls short of'} {s.top} by {bodies(s.size)}."
+            if s.is_tall
+            else f"{s.name} is {bodies(s.size)} too {'tall' if s.up else 'short'}."
         ),
-        say=lambda s: (
-            "Start right on the top line, not above it."
-            if s.up
-            else "Make the stem tall: start at the top line."
-        ),
+        say=next_one.how_tall,
     ),
     FindingKind(
         Code.REACH_DOWN,
@@ -167,13 +165,9 @@ _KINDS = (
             "Tails vary more than stems; a third of the body short and it stops being one.",
         ),
         note=lambda s: (
-            f"The tail {'passes' if s.up else 'falls short of'} the drop line by {bodies(s.size)}."
+            f"The tail {'passes' if s.up else 'falls short of'} {s.drop} by {bodies(s.size)}."
         ),
-        say=lambda s: (
-            "Let the tail stop at the drop line."
-            if s.up
-            else "Let the tail go down under the base line."
-        ),
+        say=lambda s: next_one.shorter_tail(s) if s.up else f"Let the tail go down under {s.base}.",
     ),
     FindingKind(
         Code.DOT_PLACE,
@@ -185,7 +179,11 @@ _KINDS = (
             "A dot may stand anywhere in the upper space over its stem, not beyond it.",
         ),
         note=lambda s: f"The dot is {bodies(s.size)} away from its place.",
-        say=lambda _: "Put the dot right above the stem, not far.",
+        say=lambda s: (
+            "Put the dot right above the stem, not far."
+            if s.name in "ij"
+            else "Put the dot in its own place, not far."
+        ),
     ),
     FindingKind(
         Code.READS_AS_OTHER,
@@ -197,7 +195,7 @@ _KINDS = (
             "Difference of reading cost; by trial on pupils not used in tests.",
         ),
         note=lambda s: f"The shape would be read as {s.other}.",
-        say=lambda s: s.tell_apart,
+        say=next_one.tell_apart,
         explained_by=frozenset(
             {
                 Code.OPEN_GAP,
@@ -214,7 +212,7 @@ _KINDS = (
         Dimension.SHAPE,
         Limit(0.5, 0.7, "share", "Of the lead-in's length that is not there."),
         note=lambda s: f"{s.name} has no lead-in; {s.size:.0%} of it is missing.",
-        say=lambda _: "Set off on the base line and lead in.",
+        say=lambda s: f"Set off at {s.base} and lead in.",
     ),
     FindingKind(
         Code.EXIT_MISSING,
@@ -235,7 +233,7 @@ _KINDS = (
         note=lambda s: (
             f"The loop crosses {bodies(s.size)} {'above' if s.up else 'below'} its place."
         ),
-        say=lambda _: "Let the loop cross on the line.",
+        say=lambda s: f"Let the loop cross at {s.base}.",
     ),
     FindingKind(
         Code.OFF_BASE,
@@ -243,8 +241,12 @@ _KINDS = (
         Limit(
             0.16, 0.25, "u", "Letters a quarter of the body off the line are seen across the room."
         ),
-        note=lambda s: f"Stands {bodies(s.size)} {'above' if s.up else 'below'} the base line.",
-        say=lambda _: "Let its feet stand on the base line.",
+        note=lambda s: f"Stands {bodies(s.size)} {'above' if s.up else 'below'} {s.base}.",
+        say=lambda s: (
+            f"Let {s.body} stand {s.on_the_base}; only its tail goes under."
+            if s.has_a_tail
+            else f"Let {s.the} stand {s.on_the_base}."
+        ),
     ),
     FindingKind(
         Code.BODY_HEIGHT,
@@ -256,12 +258,10 @@ _KINDS = (
             "Contract: 15 % is everyone's; a third no longer fills the space.",
         ),
         note=lambda s: (
-            f"The body is {s.size:.0%} {'taller' if s.up else 'smaller'} than the space between "
-            "base and mid line."
+            f"The body is {s.size:.0%} {'taller' if s.up else 'smaller'} than from {s.base} "
+            f"to {s.mid}."
         ),
-        say=lambda s: (
-            "Stop at the mid line, then go over." if s.up else "Make it touch the mid line."
-        ),
+        say=next_one.how_large,
     ),
     FindingKind(
         Code.UNEVEN_PARTS,
@@ -269,8 +269,8 @@ _KINDS = (
         Limit(
             0.4, 0.6, "ratio - 1", "Two humps of which one is half as wide again no longer match."
         ),
-        note=lambda s: f"Parts that should match differ by {s.size:.0%}.",
-        say=lambda _: "Make the parts that match the same size.",
+        note=lambda s: f"{s.parts.capitalize()} that should match differ by {s.size:.0%}.",
+        say=lambda s: f"Make the {s.parts} the same size.",
         explained_by=frozenset({Code.RETRACE_GAP}),
     ),
     FindingKind(
@@ -286,7 +286,7 @@ _KINDS = (
             f"The {s.part} {'meets' if s.meets else 'leaves'} its stem {bodies(s.size)} too "
             f"{'high' if s.up else 'low'}."
         ),
-        say=lambda s: s.where_it_branches,
+        say=next_one.where_it_branches,
         explained_by=frozenset(
             {
                 Code.STROKE_DIRECTION,
@@ -313,7 +313,7 @@ _KINDS = (
         note=lambda s: (
             f"The letter is {s.size:.0%} {'wider' if s.up else 'narrower'} than the model."
         ),
-        say=lambda s: "Keep it slimmer, side by side." if s.up else "Give it a little more room.",
+        say=lambda s: f"Make {s.the} a little {'slimmer' if s.up else 'wider'}.",
         explained_by=frozenset(
             {
                 Code.MISSING_PART,
@@ -330,11 +330,7 @@ _KINDS = (
         Dimension.SHAPE,
         Limit(0.5, 0.7, "ratio - 1", "Two thirds longer or shorter changes what a part is for."),
         note=lambda s: s.length,
-        say=lambda s: (
-            f"Leave {s.name} open: the ends do not meet."
-            if s.mouth
-            else f"Make the {s.part} a little {'shorter' if s.up else 'longer'}."
-        ),
+        say=next_one.how_long,
         explained_by=frozenset({Code.WIDTH}),
     ),
     FindingKind(
@@ -344,7 +340,7 @@ _KINDS = (
         note=lambda s: (
             f"Leans {s.size:.0f} degrees {'right' if s.up else 'left'} of the hand's own slant."
         ),
-        say=lambda _: "Let it lean like the model.",
+        say=lambda _: "Let it stand as the model stands.",
     ),
     FindingKind(
         Code.WOBBLE,
@@ -356,7 +352,7 @@ _KINDS = (
             "By trial: beginners' tremor leaves up to 0.013, a line shaken by 0.05 leaves 0.025.",
         ),
         note=lambda s: f"The line shakes by {bodies(s.size)} where it should run smooth.",
-        say=lambda _: "Go slow and smooth, in one go.",
+        say=lambda _: "Slow and smooth: one steady line.",
     ),
     FindingKind(
         Code.SHAPE_OFF,

@@ -1,13 +1,14 @@
 """What the sentences of findings may speak of: the letter, its parts, the size of what was seen."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from firstloop.core.checking.measure.measures import Against, Measure
 from firstloop.core.letters import Letter
 from firstloop.core.letters.moves import Level, MoveKind
 from firstloop.core.letters.phrases import move_words
-from firstloop.core.letters.ruling import place_in_words
+from firstloop.core.letters.places import line_in_words, place_in_words
+from firstloop.core.letters.ruling import Line, Ruling, RulingKind
 
 PART_NAMES = {
     MoveKind.DROP: "stem",
@@ -29,12 +30,23 @@ PART_NAMES = {
 }
 
 
+PLURALS = {
+    MoveKind.ARCH: "arches",
+    MoveKind.SCOOP: "scoops",
+    MoveKind.SLOPE: "slopes",
+    MoveKind.CROSS: "bars",
+    MoveKind.ARM: "bars",
+}
+
+
 @dataclass(frozen=True, slots=True)
 class Said:
-    """What the templates may speak of; worked out only where one does."""
+    """What the templates may speak of; worked out only where one does. `letter` is drawn on the
+    ruling of the class's paper: only lines that are there are spoken of."""
 
     measure: Measure
     letter: Letter
+    paper: RulingKind = RulingKind.FOUR
 
     @property
     def size(self) -> float:
@@ -77,23 +89,75 @@ class Said:
         return kind in (MoveKind.SCOOP, MoveKind.ROUND)
 
     @property
-    def where_it_branches(self) -> str:
-        """Where the next one is to leave its stem, or to meet it."""
-        if self.meets:
-            return (
-                "Run into the stem lower down."
-                if self.up
-                else "Bend up round before the stem comes."
-            )
-        return (
-            "Turn away a little before the top."
-            if self.up
-            else "Go back up your stem further before you turn away."
-        )
+    def on_the_base(self) -> str:
+        at = "at" if self.paper is RulingKind.SQUARES else "on"
+        return f"{at} {self.base}"
+
+    @property
+    def parts(self) -> str:
+        """The part and its fellows."""
+        kind = self.letter.strokes[self.measure.stroke][self.measure.move].move.kind
+        return PLURALS.get(kind, "parts")
+
+    @property
+    def last_part(self) -> str:
+        """The part that a letter ends with."""
+        return PART_NAMES[self.letter.strokes[-1][-1].move.kind]
 
     @property
     def number(self) -> int:
         return self.measure.move + 1
+
+    @property
+    def ruling(self) -> Ruling:
+        return replace(self.letter.ruling, kind=self.paper)
+
+    def line(self, line: Line) -> str:
+        """A line of the paper, or the height that it would be at."""
+        return line_in_words(line, self.ruling)
+
+    @property
+    def top(self) -> str:
+        return self.line(Line.TOP)
+
+    @property
+    def mid(self) -> str:
+        return self.line(Line.MID)
+
+    @property
+    def base(self) -> str:
+        return self.line(Line.BASE)
+
+    @property
+    def drop(self) -> str:
+        return self.line(Line.DROP)
+
+    @property
+    def is_tall(self) -> bool:
+        """Whether it reaches the top line, rather than half way there."""
+        return reaches(self.letter, Level.TOP)
+
+    @property
+    def has_a_tail(self) -> bool:
+        return reaches(self.letter, Level.DROP)
+
+    @property
+    def body(self) -> str:
+        """What of it stands between base and mid line: all of a letter that is neither tall nor has
+        a tail."""
+        whole = not (self.is_tall or self.has_a_tail)
+        return self.the if whole else f"the body of {self.the}"
+
+    @property
+    def tall_part(self) -> str:
+        """What of it reaches the top line: its stem, or itself."""
+        first = self.letter.strokes[0][0].move.kind
+        small = self.letter.name.islower()
+        return "The tall stem" if small and first is MoveKind.DROP else self.name
+
+    @property
+    def starts_at_the_top(self) -> bool:
+        return self.letter.script.strokes[0].start.y is Level.TOP
 
     @property
     def _start(self) -> float:
@@ -101,35 +165,41 @@ class Said:
 
     @property
     def start(self) -> str:
-        return place_in_words(self._start, self.letter.ruling)
+        return place_in_words(self._start, self.ruling)
 
     @property
     def begun(self) -> str:
-        return place_in_words(self._start + self.measure.value, self.letter.ruling)
+        return place_in_words(self._start + self.measure.value, self.ruling)
 
     @property
     def first_moves(self) -> str:
         return ", then ".join(_words_of(self.letter)[self.measure.stroke][:2])
 
     @property
-    def first_words(self) -> str:
-        return ", then ".join(_words_of(self.letter)[0][:2])
+    def first_move(self) -> str:
+        first, *_ = self.letter.strokes[0]
+        return (
+            self.first_words
+            if first.move.kind is MoveKind.LEAD_IN
+            else _words_of(self.letter)[0][0]
+        )
 
     @property
-    def last_words(self) -> str:
-        return _words_of(self.letter)[-1][-1]
+    def first_words(self) -> str:
+        return ", then ".join(_words_of(self.letter)[0][:2])
 
     @property
     def move_words(self) -> str:
         return _words_of(self.letter)[self.measure.stroke][self.measure.move]
 
     @property
-    def other(self) -> str:
-        return self.measure.other or ""
+    def the(self) -> str:
+        """The letter within a sentence, where an a alone would be read as a word."""
+        return f"the {self.name}"
 
     @property
-    def tell_apart(self) -> str:
-        return _tell_apart(self.letter, self.other)
+    def other(self) -> str:
+        return self.measure.other or ""
 
 
 @lru_cache(maxsize=1024)
@@ -147,11 +217,8 @@ def times(count: float) -> str:
     return "once" if count == 1 else f"{count:.0f} times"
 
 
-def _tell_apart(letter: Letter, other: str) -> str:
-    """What keeps a letter from being the other one."""
-    start = letter.script.strokes[0].start
-    if start.y is Level.MID and other == "h":
-        return "Keep the stem short: start at the mid line."
-    if start.y is Level.TOP:
-        return "Make the stem tall: start at the top line."
-    return f"Finish it as {letter.name}: {move_words(letter.script)[-1][-1]}."
+def reaches(letter: Letter, level: Level) -> bool:
+    """Whether a letter's script goes to a line."""
+    nodes = [stroke.start for stroke in letter.script.strokes]
+    nodes += [node for move in letter.moves for node in move.move.nodes]
+    return any(node.y is level for node in nodes)

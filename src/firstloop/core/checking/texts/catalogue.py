@@ -66,6 +66,8 @@ class TextSaid:
         return self.measure.other or ""
 
 
+END_MARKS = {".": "the full stop", "?": "the question mark", "!": "the exclamation mark"}
+
 Template = Callable[[TextSaid], str]
 
 
@@ -99,9 +101,9 @@ _KINDS = (
             f"by the {s.letter}.",
         }.get(s.by, f"Where {s.letter} should be there is {s.other}."),
         say=lambda s: {
-            "left out": f"Say the word slowly: there is a {s.letter} to come in.",
-            "too many": "Say the word slowly: one letter for each sound.",
-        }.get(s.by, f"Say the word slowly: here comes {s.letter}."),
+            "left out": f"Say it slowly: where does {s.letter} come in?",
+            "too many": "Say it slowly: which letter is one too many?",
+        }.get(s.by, f"Say it slowly: this one is {s.letter}."),
         explains=frozenset(Code),
     ),
     TextKind(
@@ -132,7 +134,9 @@ _KINDS = (
             else f"The stop floats {bodies(s.size)} above the line."
         ),
         say=lambda s: (
-            "Finish with its end mark." if s.by == "missing" else "Let the stop sit on the line."
+            f"One thing is still to come at the end: {END_MARKS.get(s.other, 'its mark')}."
+            if s.by == "missing"
+            else "Let the stop sit on the line."
         ),
         explains=frozenset({Code.OFF_BASE}),
     ),
@@ -175,7 +179,7 @@ _KINDS = (
         say=lambda s: (
             "Leave a little white between them."
             if s.by == "close"
-            else "Let them stand close, like friends."
+            else "A little closer to the one before."
         ),
     ),
     TextKind(
@@ -183,7 +187,7 @@ _KINDS = (
         Dimension.SIZE,
         Limit(0.2, 0.27, "ratio - 1", "Contract: a quarter is seen where the two stand together."),
         note=lambda s: f"The two {s.letter} differ by {s.size:.0%}.",
-        say=lambda _: "Make the two like twins.",
+        say=lambda s: f"Write both {s.letter} the same size.",
     ),
     TextKind(
         Code.SIZE_UNEVEN,

@@ -9,12 +9,12 @@ import numpy as np
 
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.say.findings import (
-    ALL_IS_WELL,
     CHECKER_VERSION,
     Mark,
     MarkKind,
     TextResult,
 )
+from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.checking.texts.drift import slope_of, slope_of_letters
 from firstloop.core.checking.texts.in_words import (
     findings_of,
@@ -32,7 +32,7 @@ from firstloop.core.checking.texts.rows import course_of_row
 from firstloop.core.checking.texts.text_setting import Asked
 from firstloop.core.checking.texts.traces import Traces, traces_of
 from firstloop.core.checking.texts.whole_text import of_the_text
-from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.contract import Code, Dimension
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Kind, Task
@@ -141,15 +141,15 @@ def _result(
     whole = findings_of(own, asked)
     results = tuple(letter_result(one, whole) for one in letters)
     every = (*whole, *most_important(results, whole))
-    to_mend = [finding for finding in every if finding.severity is Verdict.NOT_YET]
+    verdict = {dimension: verdict_of_text(dimension, whole, results) for dimension in Dimension}
     return TextResult(
         target=asked.task.target,
         kind=asked.task.kind,
         hand=asked.setting.hand.name,
         reads_as=_read(letters, asked),
-        verdict={dimension: verdict_of_text(dimension, whole, results) for dimension in Dimension},
+        verdict=verdict,
         findings=every,
-        say=to_mend[0].say if to_mend else ALL_IS_WELL,
+        say=told_to_the_child(every, verdict),
         letters=results,
         marks=tuple(_marks(letters, found)),
         row=course_of_row(results) if asked.is_row else None,
