@@ -2529,7 +2529,7 @@ export interface components {
          *     teacher's: what she would talk about first.
          * @enum {string}
          */
-        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "branch_place" | "width" | "part_length" | "slant" | "wobble" | "shape_off" | "wrong_letter" | "capital" | "stop" | "join_broken" | "word_gap" | "spacing" | "doubles_differ" | "size_uneven" | "tails_uneven" | "line_drift";
+        Code: "start_place" | "stroke_order" | "stroke_direction" | "extra_lift" | "mirrored" | "turned" | "missing_part" | "extra_part" | "open_gap" | "retrace_gap" | "reach_up" | "reach_down" | "dot_place" | "reads_as_other" | "entry_missing" | "exit_missing" | "loop_cross" | "off_base" | "body_height" | "uneven_parts" | "width" | "part_length" | "slant" | "branch_place" | "wobble" | "shape_off" | "wrong_letter" | "capital" | "stop" | "join_broken" | "word_gap" | "spacing" | "doubles_differ" | "size_uneven" | "tails_uneven" | "line_drift";
         /**
          * CodeIn
          * @description A pad comes in by the code on the board; capitals and what joins its words do not matter.

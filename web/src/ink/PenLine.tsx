@@ -1,6 +1,6 @@
-/** A line of ink through points, in u. */
+/** A line of ink through points, in u; dotted to be traced, but for a dot, which is one already. */
 import type { Point } from "./geometry";
-import { pathOf } from "./geometry";
+import { isDot, pathOf } from "./geometry";
 
 export function PenLine({
   points,
@@ -21,7 +21,7 @@ export function PenLine({
       strokeWidth={width}
       strokeLinecap="round"
       strokeLinejoin="round"
-      strokeDasharray={dotted ? `0.001 ${width * 2}` : undefined}
+      strokeDasharray={dotted && !isDot(points) ? `0.001 ${width * 2}` : undefined}
     />
   );
 }

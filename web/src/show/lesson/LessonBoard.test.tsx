@@ -167,5 +167,5 @@ test("the aim stands at the beginning, and is looked at again at the end", async
   await user.keyboard("{PageDown}");
   expect(screen.queryByText(aim)).toBeNull();
   await user.keyboard("{PageDown}");
-  expect(await screen.findByText(`Did we do it? ${aim}`)).toBeVisible();
+  expect(await screen.findByText(`“${aim}” Did we do it?`)).toBeVisible();
 });

@@ -67,7 +67,7 @@ function Run({ lesson }: { lesson: Lesson }) {
       </header>
       {lesson.aim !== "" && (at === 0 || last) && (
         <p className="border-l-8 border-rule pl-4 text-2xl big:text-[2.75rem] big:leading-tight">
-          {last ? `Did we do it? ${lesson.aim}` : lesson.aim}
+          {last ? `“${lesson.aim}” Did we do it?` : lesson.aim}
         </p>
       )}
       <div className="flex min-h-0 flex-1 flex-col">

@@ -14,7 +14,7 @@ export function Settle() {
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-4">
       <Choice label="Which hand" value={hand} options={HANDS} onChange={setHand} />
-      <ul className="grid min-h-0 flex-1 grid-cols-3 gap-5">
+      <ul className="grid min-h-0 flex-1 grid-cols-3 grid-rows-[minmax(0,1fr)] gap-5">
         <Reminder text="Feet flat, back against the chair, a fist between you and the table.">
           <Seat />
         </Reminder>
@@ -41,7 +41,7 @@ export function Settle() {
 
 function Reminder({ text, children }: { text: string; children: React.ReactNode }) {
   return (
-    <li className="flex flex-col items-center gap-3 rounded-lg border-2 border-crease bg-leaf p-4">
+    <li className="flex min-h-0 flex-col items-center gap-3 rounded-lg border-2 border-crease bg-leaf p-4">
       <svg
         viewBox="0 0 100 100"
         className="min-h-0 w-full flex-1"

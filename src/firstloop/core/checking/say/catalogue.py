@@ -274,34 +274,6 @@ _KINDS = (
         explained_by=frozenset({Code.RETRACE_GAP}),
     ),
     FindingKind(
-        Code.BRANCH_PLACE,
-        Dimension.SHAPE,
-        Limit(
-            0.2,
-            0.25,
-            "u",
-            "Contract: a quarter of the body from the class's branch, or at the very top.",
-        ),
-        note=lambda s: (
-            f"The {s.part} {'meets' if s.meets else 'leaves'} its stem {bodies(s.size)} too "
-            f"{'high' if s.up else 'low'}."
-        ),
-        say=next_one.where_it_branches,
-        explained_by=frozenset(
-            {
-                Code.STROKE_DIRECTION,
-                Code.EXTRA_LIFT,
-                Code.MISSING_PART,
-                Code.OPEN_GAP,
-                Code.RETRACE_GAP,
-                Code.READS_AS_OTHER,
-                Code.BODY_HEIGHT,
-                Code.UNEVEN_PARTS,
-                Code.WOBBLE,
-            }
-        ),
-    ),
-    FindingKind(
         Code.WIDTH,
         Dimension.SIZE,
         Limit(
@@ -341,6 +313,34 @@ _KINDS = (
             f"Leans {s.size:.0f} degrees {'right' if s.up else 'left'} of the hand's own slant."
         ),
         say=lambda _: "Let it stand as the model stands.",
+    ),
+    FindingKind(
+        Code.BRANCH_PLACE,
+        Dimension.SHAPE,
+        Limit(
+            0.2,
+            0.25,
+            "u",
+            "Contract: a quarter of the body from the class's branch, or at the very top.",
+        ),
+        note=lambda s: (
+            f"The {s.part} {'meets' if s.meets else 'leaves'} its stem {bodies(s.size)} too "
+            f"{'high' if s.up else 'low'}."
+        ),
+        say=next_one.where_it_branches,
+        explained_by=frozenset(
+            {
+                Code.STROKE_DIRECTION,
+                Code.EXTRA_LIFT,
+                Code.MISSING_PART,
+                Code.OPEN_GAP,
+                Code.RETRACE_GAP,
+                Code.READS_AS_OTHER,
+                Code.BODY_HEIGHT,
+                Code.UNEVEN_PARTS,
+                Code.WOBBLE,
+            }
+        ),
     ),
     FindingKind(
         Code.WOBBLE,
