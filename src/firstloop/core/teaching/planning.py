@@ -10,13 +10,16 @@ from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
-from firstloop.core.vocabulary.sounds import Word, bundled
+from firstloop.core.vocabulary.sounds import Word, bundled, seldom
 
 LOOK_BACK_LETTERS = 4
 """A row of a few letters, each named: more is a page."""
 
 WORDS_IN_A_LESSON = 4
 """Two to four words; fewer where there are no more."""
+
+SHORT = 5
+"""[letters] First words with a letter are no longer, while there are such."""
 
 PAIRS = ("sh", "ch", "th", "ng", "ck", "qu", "ee", "oo", "ai", "ar", "or", "ow", "oi", "er")
 """Pairs of letters for one sound, in the order they are usually met."""
@@ -105,13 +108,34 @@ def propose(
     )
 
 
+def _of_one(part: str, known: set[str], own: Sequence[Word]) -> list[str]:
+    """Words for a letter or pair, from each place in turn."""
+    picked = pick([part], known, own)
+    mine = {word.text for word in own}
+    usual = any(one.usual for row in picked.values() for one in row)
+    rows = [
+        [one.word.text for one in picked[where] if one.usual or not usual or one.word.text in mine]
+        for where in Where
+    ]
+    # A short word at the start is better than a long one elsewhere.
+    short = [
+        [text for text in row if text in mine or (len(text) <= SHORT and text not in seldom())]
+        for row in rows
+    ]
+    return [*_in_turn(short), *_in_turn(rows)]
+
+
+def _in_turn(rows: Sequence[Sequence[str]]) -> list[str]:
+    longest = max(map(len, rows), default=0)
+    return [row[at] for at in range(longest) for row in rows if at < len(row)]
+
+
 def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
-    """Words from each place in turn: at the start, inside, at the end, doubled. Of pairs that are
-    no sound (to be joined), words in which they are neighbours."""
-    picked = pick(new, known, own)
-    rows = [[one.word.text for one in picked[where]] for where in Where]
+    """Words for each of what is new in turn, in its usual sound where there are such, and of each
+    from each place: at the start, inside, at the end, doubled. Of pairs that are no sound (to be
+    joined), words in which they are neighbours."""
+    rows = [_of_one(part, known, own) for part in new]
     if not any(rows):
         writable = [word.text for word in (*own, *bundled()) if word.letters <= known]
         rows = [[text for text in writable if part in text] for part in new if len(part) > 1]
-    in_turn = [row[at] for at in range(WORDS_IN_A_LESSON) for row in rows if at < len(row)]
-    return tuple(dict.fromkeys(in_turn))[:WORDS_IN_A_LESSON]
+    return tuple(dict.fromkeys(_in_turn(rows)))[:WORDS_IN_A_LESSON]

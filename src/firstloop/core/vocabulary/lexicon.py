@@ -190,3 +190,9 @@ decode seeds Monday Wednesday* Friday January February* March April May June Jul
 October November December be.gin sweater field.mouse deeds gases cages aces seas codes adds happen
 hedges cease coo cascade
 """
+
+SELDOM = """
+oboe eve ahead adhere saga sage dodo coo cease oasis decode deed deeds dose soda cascade lop jot sag
+cog ebb vat hoe foe sly shin fib dub dam lark dell dune jersey fable ox aid lacy vane lain reap
+"""
+"""Words that are there for chains, and that a lesson offers only where no others can be written."""

@@ -5,7 +5,8 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from firstloop.core.vocabulary.sounds import Word, bundled
+from firstloop.core.vocabulary.sounds import Word, bundled, seldom
+from firstloop.core.vocabulary.usual import usual_places
 
 
 class Where(StrEnum):
@@ -19,11 +20,13 @@ class Where(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Picked:
-    """A word to write, where what is new stands in it, and which of its letters are not taught."""
+    """A word to write, where what is new stands in it, which of its letters are not taught, and
+    whether what is new is met in its usual sound."""
 
     word: Word
     where: Where
     untaught: tuple[str, ...]
+    usual: bool = True
 
 
 EASY_LETTERS = 4
@@ -36,8 +39,8 @@ def pick(
     """Words for what is new (letters, or a grapheme such as `sh`), by where it stands in them.
 
     `untaught` is how many letters a word may need that are not taught; those that need none come
-    first, then plain words before tricky ones, short ones before long. A teacher's own words come
-    before the bundled.
+    first, then those in which the letter has its usual sound, plain words before tricky ones, short
+    ones before long. A teacher's own words come before the bundled.
 
     >>> words = pick(["n"], "iatpsn")
     >>> [one.word.text for one in words[Where.FIRST]][:3]
@@ -49,12 +52,12 @@ def pick(
     found: dict[Where, list[Picked]] = {where: [] for where in Where}
     seen: set[str] = set()
     for word in (*own, *bundled()):
-        where = _where(word, new)
+        where, usual = _where(word, new)
         lacking = tuple(sorted({letter for letter in word.text.lower() if letter not in known}))
         if where is None or len(lacking) > untaught or word.text in seen:
             continue
         seen.add(word.text)
-        found[where].append(Picked(word, where, lacking))
+        found[where].append(Picked(word, where, lacking, usual))
     texts = {word.text for word in own}
     return {
         where: tuple(sorted(words, key=lambda one: _ease(one, texts)))
@@ -73,26 +76,36 @@ def lacks(word: Word, taught: Iterable[str]) -> tuple[str, ...]:
     return tuple(sorted({letter for letter in word.text.lower() if letter not in known}))
 
 
-def _where(word: Word, new: Sequence[str]) -> Where | None:
-    """Where the first of what is new stands that the word has."""
+def _where(word: Word, new: Sequence[str]) -> tuple[Where | None, bool]:
+    """Where the first of what is new stands that the word has, where it can in its usual sound;
+    and whether it can."""
     for part in new:
         places = [at for at, g in enumerate(word.graphemes) if _is(g.letters, part)]
         if not places:
             continue
-        if len(part) == 1:
-            return _letter_where(word.text.lower(), part)
-        if places[0] == 0:
-            return Where.FIRST
-        return Where.LAST if places == [len(word.graphemes) - 1] else Where.INSIDE
-    return None
+        if len(part) > 1:
+            return _among(places, len(word.graphemes)), not word.tricky
+        usual = usual_places(word, part)
+        return _letter_where(word, part, usual or places), bool(usual)
+    return None, False
 
 
-def _letter_where(text: str, letter: str) -> Where:
-    if 2 * letter in text:
-        return Where.DOUBLED
-    if text.startswith(letter):
+def _among(places: Sequence[int], count: int) -> Where:
+    if places[0] == 0:
         return Where.FIRST
-    return Where.LAST if text.index(letter) == len(text) - 1 else Where.INSIDE
+    return Where.LAST if places == [count - 1] else Where.INSIDE
+
+
+def _letter_where(word: Word, letter: str, places: Sequence[int]) -> Where:
+    """Where a letter stands, by letters: the first of a ship is its s."""
+    there = [word.graphemes[at] for at in places]
+    if any(2 * letter == g.letters.lower() for g in there):
+        return Where.DOUBLED
+    text = word.text.lower()
+    at = [place for g in there for place in g.at if text[place] == letter]
+    if at[0] == 0:
+        return Where.FIRST
+    return Where.LAST if at[0] == len(text) - 1 else Where.INSIDE
 
 
 def _is(letters: str, part: str) -> bool:
@@ -100,7 +113,8 @@ def _is(letters: str, part: str) -> bool:
     return part in letters.lower() if len(part) == 1 else part == letters.lower()
 
 
-def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, int, str]:
+def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, int, str]:
     text = picked.word.text
     long = len(text) > EASY_LETTERS
-    return (text not in own, len(picked.untaught), picked.word.tricky, long, len(text), text)
+    easy = (picked.word.tricky or text in seldom(), long, len(text), text)
+    return (text not in own, len(picked.untaught), not picked.usual, *easy)

@@ -192,6 +192,12 @@ def bundled() -> tuple[Word, ...]:
     return tuple(sorted(map(word, lexicon.WORDS.split()), key=lambda w: (w.text.lower(), w.text)))
 
 
+@lru_cache(maxsize=1)
+def seldom() -> frozenset[str]:
+    """The bundled words that a lesson offers only where no others can be written."""
+    return frozenset(lexicon.SELDOM.split())
+
+
 def heard_in(text: str, own: Iterable[Word] = ()) -> Word:
     """A word as it falls into sounds: as the teacher has noted it, else as the bundled words have
     it, else as most words of its letters do. What is no word (a digit, a name with a mark) is one
