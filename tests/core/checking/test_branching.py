@@ -110,7 +110,7 @@ def test_it_is_the_classs_own_branch_that_counts_but_at_the_very_top_none_does()
     ("name", "least"),
     [
         ("leaving the stem at the top", 0.8),
-        ("leaving the stem at the foot", 0.1),
+        ("leaving the stem at the foot", 0.6),
         ("meeting the stem at the foot", 0.8),
     ],
 )

@@ -10,6 +10,7 @@ from firstloop.core.letters import HANDS, draw
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SHOWN, SLIPS, shown_slips
+from firstloop.core.letters.slips.usual import kind_of, usual_of
 
 pytestmark = pytest.mark.measuring
 
@@ -76,3 +77,36 @@ def test_a_dot_is_moved_by_as_much_as_it_says(
         draw(one, own.proportions, RULING).paths() for one in (script, SLIPS[name].reshape(script))
     )
     assert moved[0] - right[0] == pytest.approx(np.array([across, up]))
+
+
+def shown_of(letter: str, hand: str = "plain") -> list[str]:
+    own = HANDS[hand]
+    return [slip.name for slip, _ in shown_slips(own.scripts[letter], own, RULING)]
+
+
+@pytest.mark.parametrize("letter", "nmhr")
+def test_humps_are_warned_of_the_foot_and_of_leaving_the_stem(letter: str) -> None:
+    assert shown_of(letter)[:2] == ["from the foot", "running off the stem"]
+    assert "running off the stem" in shown_of(letter, "joined")
+
+
+def test_an_e_and_a_j_are_warned_of_what_goes_wrong_in_them() -> None:
+    assert shown_of("e") == ["begun too high", "begun too low", "not curled round", "mirrored"]
+    assert shown_of("j")[:2] == ["hooked the wrong way", "dot too far"]
+
+
+@pytest.mark.parametrize("hand", HANDS)
+@pytest.mark.parametrize("letter", GROUPS["small"])
+def test_beside_a_letters_own_slips_at_most_one_of_a_kind_is_shown(hand: str, letter: str) -> None:
+    names = shown_of(letter, hand)
+    others = [kind_of(SLIPS[name].code) for name in names if name not in usual_of(letter)]
+    assert len(others) == len(set(others))
+    leads = [name for name in names if name in ("no lead-in", "no way out")]
+    assert len(leads) <= 1
+
+
+def test_every_usual_slip_is_a_slip_that_its_letter_can_have_in_some_hand() -> None:
+    for letter in GROUPS["small"]:
+        for name in usual_of(letter):
+            scripts = [hand.scripts[letter] for hand in HANDS.values()]
+            assert any(SLIPS[name].fits(script) for script in scripts), (letter, name)

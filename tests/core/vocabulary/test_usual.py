@@ -31,7 +31,7 @@ USUAL = {
     "y": "yes yell",
 }
 OTHERWISE = {
-    "a": "cake rain was* ball swan ba.by car want* panda",
+    "a": "cake rain was* ball swan ba.by car want*",
     "c": "ace city chip",
     "e": "he* cake green her* ticket",
     "g": "age gem bridge song",

@@ -25,7 +25,7 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = F
             each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
             return f"Today you will write {what} again, {each}."
         case Shape.MEND:
-            return f"Today, in {what}, you will {habit}." if habit else ""
+            return f"Today you will {habit}, in {what}." if habit else ""
         case Shape.WORDS:
             return "Today you will write words with letters that you know."
         case _ if joins and all(len(part) > 1 for part in new):

@@ -84,7 +84,7 @@ def propose(
     >>> lesson.look_back, lesson.words[:2], lesson.aim
     (('t',), ('nap', 'ant'), 'Today you will write n.')
     >>> propose([], 10, taught="iatpsn", due=due, shape=Shape.WORDS).words[:2]
-    ('nap', 'ant')
+    ('nap', 'tan')
     """
     letters = {letter for part in new for letter in part}
     known = {*taught, *letters}

@@ -113,8 +113,8 @@ def _is(letters: str, part: str) -> bool:
     return part in letters.lower() if len(part) == 1 else part == letters.lower()
 
 
-def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, int, str]:
+def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, bool, int, str]:
     text = picked.word.text
     long = len(text) > EASY_LETTERS
-    easy = (picked.word.tricky or text in seldom(), long, len(text), text)
+    easy = (picked.word.tricky, text in seldom(), long, len(text), text)
     return (text not in own, len(picked.untaught), not picked.usual, *easy)

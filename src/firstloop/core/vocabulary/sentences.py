@@ -10,7 +10,7 @@ from firstloop.core.vocabulary.language import Language
 
 SENTENCES = """
 Tip it into a tin. It is in a tin. Nip in at six, Tim. A pin sits in it. Pat it, Nan. Is it an ant?
-Ten ants sit in a nest. I am at the top. Pam spins a tin. Not in a sack, Tom! Can Sam nap in a tent?
+Ten ants sit in a nest. I am at the top. Pam spins a tin. Not in a sack, Tom! Can Ann nap in a tent?
 The dog ran to a pond. I dig in the sand. Can a goat hop? Get the pan, Tom. Pam lost a red sock. It
 is hot in the tent. The hen sits on ten eggs. A fox hid in the den. Ned can mend a net. I slept
 until ten. Mum has a big bag. Run to the gate and back! He led the pony up the hill. Who had the
@@ -25,40 +25,39 @@ at the gate. Frost is on the grass. We looked at the stars. It was a long way to
 has a wooden spoon. Bring me a brush and a comb. Six foxes ran past. The zebra drinks at the lake.
 Zip up your jacket. The moonlight shone on the snow. A hedgehog crept out of the leaves. What a big
 puddle! The baker sells fresh bread. We planted seeds in the garden. The clown has yellow shoes. My
-friend lives next door. Nan is in a tent. Sip it, Pat. Stop at the pond, Dad. Pip can nap in the
-sun. Did a dog dig it up? Did it rain? Dad is at the dam. A cod can dip and go. The goat ate a dock
-leaf. She sang to the lamb. He has a quiz book. The train went over the bridge. Did the kitten catch
-its tail? Please may I have the jam? Why is the sky so red? Listen, somebody is at the door! Our
-boat leaks. Fetch the ladder quickly! When will the plums be ripe? I am in it, Tim. Dad and I nap.
-Did Pam add it? Dig in, Sid. Is a pig damp? Stop it, Tom. A dog is on a mat. Can a cat dig? A cat is
-in a cot. Ask Kim to skip. I can pick a sock. Get a pen, Ken. Ten kids sit on a deck. A pup dug in
-mud. Tuck it in, Mum. Drop it, Rod. A red drum is on a desk. He hid her hat. Is that pot hot? Bob
-rubs his chin. A bug is on the bench. Off he ran! Fit the fan on the bench. Lift the lamp. A little
-bell fell. Let the lid drop. Drive the van up the hill. Never give up! We will swim. Wipe the wet
-window. How low can we go? Mix it in the box. Fix the next six. Yes, you may play. Yell if you can
-see it. Zoe fed the zebra. A lizard ran on the path. Zip up the bag, Liz. Jan has a jug of jam. Just
-join in, Jim. Be quick and quiet. Is the quilt soft? Did the queen quit? Lit lamps hang in a hall.
-All of us call out. A tall lad lit it. Tilt it till it tips. Nan and I hunt. I hum in a hut. Mum, I
-am ill. Run in, all of you! A bat hung in a barn. Put it in a pot. A lamb ran up a hill. A cod had a
-chat. Add a dot. Go, dog, go! A cat had a good jog. Load a lot of coal. I do a lot. A dad had a
-doll. Cut it, cook it and eat it! Fold it in half. A goat at a gate got a coat. Look, a duck! Good
-food is hot. A fox got a cold foot. Some geese need a rest. See, a seed! Ann can mend a net. A mouse
-ran across a room. Our mum runs a race. One swan swam to us. Wear a warm vest in snow. We saw seven
-waves. Is an ox never cross? A van was at our cave. No zoo is as nice as ours. A crow was on an iron
-arm. Six men mix cement. A vixen was in a cave. Dodos are no more. A quiet queen is quite quick.
-Quack, said the duck. The puppy yaps at the yak. Happy boys hop by. Jog to the jetty and jump in.
-Keep the key by the kettle. Kick the ball back to Kit. A jolly dog jogs. Why is my jelly yellow?
-Give the pig a fig. Gran grins at the goose. Get the eggs, Meg. Pat the pony on its back. A pilot
-pops up. Can you spot the spider? Stop, look and listen! Tell Ted the time. Start at ten past two.
-The red robin is at rest. Rub the lamp, rub it! A rich king has rings. Both the boys blow bubbles.
-Do bats bite? Her hair is in a bun. How high can you hop? Five frogs jump off a leaf. Is the puff of
-fluff soft? Cold feet need socks. Come and count the cups. We had nuts and plums. Run, duck, run!
-Under the mud is a bug. When will we win? The wet dog will shake. Wind the wool up well. Vets help
-pets. I have seven velvet gloves. Did you save a wave for me? Mix six eggs. The fox naps in a box.
-Is it exactly six? A buzz came from the hive. Lazy lizards doze. Has the prize gone? My zip is
-stuck! Meg has a red hammer. Ed made room for me. Pam raced a sheep. Bob had a sore arm. A dog raced
-a frog. He had good food. His hat has a hole. Mum has a warm hut. Our cat is on a mat. Six ants sat
-on a stone. A cup is on its side. Put us on a bus, Mum.
+friend lives next door. Sip it, Pat. Stop at the pond, Dad. Pip can nap in the sun. Did a dog dig it
+up? Did it rain? Dad is at the dam. The goat ate a dock leaf. She sang to the lamb. He has a quiz
+book. The train went over the bridge. Did the kitten catch its tail? Please may I have the jam? Why
+is the sky so red? Listen, somebody is at the door! Our boat leaks. Fetch the ladder quickly! When
+will the plums be ripe? I am in it, Tim. Dad and I nap. Did Pam add it? Dig in, Sid. Is a pig damp?
+Stop it, Tom. A dog is on a mat. Can a cat dig? A cat is in a cot. Ask Kim to skip. I can pick a
+sock. Get a pen, Ken. Ten kids sit on a deck. A pup dug in mud. Tuck it in, Mum. Drop it, Rod. A red
+drum is on a desk. He hid her hat. Is that pot hot? Bob rubs his chin. A bug is on the bench. Off he
+ran! Fit the fan on the bench. Lift the lamp. A little bell fell. Let the lid drop. Drive the van up
+the hill. Never give up! We will swim. Wipe the wet window. How low can we go? Mix it in the box.
+Fix the next six. Yes, you may play. Yell if you can see it. Zoe fed the zebra. A lizard ran on the
+path. Zip up the bag, Liz. Jan has a jug of jam. Just join in, Jim. Be quick and quiet. Is the quilt
+soft? Did the queen quit? Lit lamps hang in a hall. All of us call out. A tall lad lit it. Tilt it
+till it tips. Nan and I hunt. I hum in a hut. Mum, I am ill. Run in, all of you! A bat hung in a
+barn. Put it in a pot. A lamb ran up a hill. Add a dot. A good dog sees food. A cat had a good jog.
+Load a lot of coal. I do a lot. A dad had a doll. Cut it, cook it and eat it! Fold it in half. A
+goat at a gate got a coat. Look, a duck! Good food is hot. A fox got a cold foot. Some geese need a
+rest. See, a seed! Ann can mend a net. A mouse ran across a room. Our mum runs a race. One swan swam
+to us. Wear a warm vest in snow. We saw seven waves. Six cars race on. A van was at our cave. No zoo
+is as nice as ours. Six men mix cement. A vixen was in a cave. A quiet queen is quite quick. Quack,
+said the duck. The puppy yaps at the yak. Happy boys hop by. Jog to the jetty and jump in. Keep the
+key by the kettle. Kick the ball back to Kit. A jolly dog jogs. Why is my jelly yellow? Give the pig
+a fig. Gran grins at the goose. Get the eggs, Meg. Pat the pony on its back. A pilot pops up. Can
+you spot the spider? Stop and look left! Tell Ted the time. Start at ten past two. The red robin is
+at rest. Rub the lamp, rub it! A rich king has rings. Both the boys blow bubbles. Do bats bite? Her
+hair is in a bun. How high can you hop? Five frogs jump off a leaf. Is the puff of fluff soft? Cold
+feet need socks. Come and count the cups. We had nuts and plums. A duck ran up. Under the mud is a
+bug. When will we win? The wet dog will shake. Wind the wool up well. Vets help pets. I have seven
+velvet gloves. Did you save a wave for me? Mix six eggs. The fox naps in a box. Is it exactly six? A
+buzz came from the hive. Lazy lizards doze. Has the prize gone? My zip is stuck! Meg has a red
+hammer. Ed made room for me. Pam raced a sheep. Bob had a sore arm. A dog raced a frog. He had good
+food. His hat has a hole. Mum has a warm hut. Six ants sat on a stone. A cup is on its side. Put us
+on a bus, Mum.
 """
 """Our own, from the first letters to the last, for children of five to eight. Statements,
 questions, requests and calls, so that all three end marks are met."""

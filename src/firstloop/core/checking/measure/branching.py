@@ -52,6 +52,10 @@ USUALLY_BELOW, USUALLY_ABOVE = 0.132, 0.45
 """[bodies] By how much ways part lower or higher than the class's own: ink must speak for more. A
 corner at the very top is plainly seen, a low branch hardly from a line that sways."""
 
+AT_MOST_AS_SELDOM = 6.0
+"""[logarithm] How much the ink must say for a branch that is far off: a wedge from the foot says
+twice as much."""
+
 SURE_OF_STEADINESS, SEEN_APART = 2.0, 10.0
 """[count] How many strayings UNSTEADY is known from, and how many of a way's are independent: a
 steadier hand is believed more (Student's t in place of the normal distribution)."""
@@ -60,8 +64,9 @@ TOO_HIGH_FOR_ANY = 0.68
 """[bodies] A higher branch of a class's own counts as this: a quarter of the body above it an arch
 leaves at the very top, which is too high whatever the class has set (docs/checking.md)."""
 
-POINT = (0.6, 0.9)
-"""[share] Of width and height: where an arch that runs straight to a point begins to turn."""
+POINTS = ((0.6, 0.9), (0.9, 0.97))
+"""[share] Of width and height: where arches that run straight to a point, and wedges that run
+nearly to their crown, begin to turn."""
 
 WIDTHS = (0.15, 0.9)
 """[u] From a stem to the crown; narrower or wider ones are taken for these."""
@@ -186,29 +191,29 @@ def _likelihood(junction: _Junction) -> FloatArray | None:
     off = np.einsum("bij,bj->bi", whitened, aside - width * _arches())
     strayed = np.log1p((off * off).sum(axis=1) / SURE_OF_STEADINESS)
     likely = -0.5 * (SURE_OF_STEADINESS + SEEN_APART) * strayed - unsure
-    return np.asarray(np.maximum(likely[: len(BRANCHES)], likely[len(BRANCHES) :]))
+    return np.asarray(likely.reshape(-1, len(BRANCHES)).max(axis=0))
 
 
 def _likeliest(likelihood: FloatArray, meant: float) -> float:
     """The branch (bodies) that ink and class together speak for."""
-    usually = np.where(meant > BRANCHES, USUALLY_BELOW, USUALLY_ABOVE)
-    together = likelihood - 0.5 * ((BRANCHES - meant) / usually) ** 2
-    return float(BRANCHES[int(together.argmax())])
+    off = BRANCHES - meant
+    seldom = 0.5 * (off / np.where(off < 0.0, USUALLY_BELOW, USUALLY_ABOVE)) ** 2
+    return float(BRANCHES[int((likelihood - np.minimum(seldom, AT_MOST_AS_SELDOM)).argmax())])
 
 
 @lru_cache(maxsize=1)
 def _arches() -> FloatArray:
     """x at HEIGHTS of ways to a crown at (1, 1) that part at BRANCHES: the quarters of ellipses,
-    then the pointed ones; (2 * branches, heights)."""
+    then those of each of POINTS; (kinds * branches, heights)."""
     fullness = Proportions().fullness
     ways = [curve((0.0, branch), 90.0, (1.0, 1.0), 0.0, fullness) for branch in BRANCHES]
-    ways += [_pointed(branch) for branch in BRANCHES]
+    ways += [_pointed(branch, point) for point in POINTS for branch in BRANCHES]
     return np.array([np.interp(HEIGHTS, way[:, 1], way[:, 0]) for way in ways])
 
 
-def _pointed(branch: float) -> FloatArray:
+def _pointed(branch: float, point: tuple[float, float]) -> FloatArray:
     """Straight from a branch to where it turns, and round to the crown."""
-    across, up = POINT
+    across, up = point
     turn = (across, max(up, branch))
     steep = math.degrees(math.atan2(turn[1] - branch, across))
     return np.vstack([[[0.0, branch]], curve(turn, steep, (1.0, 1.0), 0.0)])

@@ -116,8 +116,9 @@ def _by_what_it_reads_as(codes: dict[Code, Measure], explanation: Explanation) -
     explained: set[Code] = set()
     if Code.READS_AS_OTHER not in codes:
         return explained
-    if explanation.written[-1].piece.drawn.move.kind is MoveKind.ARM:
-        explained.add(Code.EXTRA_PART)  # r with a leg: it is the n that matters
+    ends = {written.piece.drawn.move.kind for written in explanation.written[-2:]}
+    if MoveKind.ARM in ends:  # r with a leg: it is the n that matters
+        explained |= {Code.EXTRA_PART, Code.EXIT_MISSING}
     other = codes[Code.READS_AS_OTHER].other or ""
     if Code.BODY_HEIGHT in codes and other.lower() == explanation.letter.name.lower():
         explained.add(Code.READS_AS_OTHER)  # a v that is too tall is no capital

@@ -11,13 +11,15 @@ from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips.branching import BRANCH_SLIPS
 from firstloop.core.letters.slips.direction import DIRECTION_SLIPS
+from firstloop.core.letters.slips.letters import LETTER_SLIPS
 from firstloop.core.letters.slips.parts import PART_SLIPS
 from firstloop.core.letters.slips.slip import Slip, Strokes
+from firstloop.core.letters.slips.usual import kind_of, usual_of
 from firstloop.core.letters.slips.whole import WHOLE_SLIPS
 
 __all__ = ["SHOWN", "SLIPS", "Slip", "Strokes", "shown_slips"]
 
-_EVERY = (*DIRECTION_SLIPS, *PART_SLIPS, *BRANCH_SLIPS, *WHOLE_SLIPS)
+_EVERY = (*DIRECTION_SLIPS, *PART_SLIPS, *BRANCH_SLIPS, *LETTER_SLIPS, *WHOLE_SLIPS)
 
 SLIPS = {slip.name: slip for slip in _EVERY}
 """By name, in the order in which a teacher warns of them."""
@@ -30,22 +32,38 @@ _EVERYBODYS = {"gone over again", "floating", "sinking", "leaning over", "leanin
 
 
 def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, Strokes]]:
-    """The usual slips of a letter, each as it looks in this hand; points in u.
+    """The usual slips of a letter, each as it looks in this hand; points in u. Those that teachers
+    warn of in this letter come first; of the others at most one of a kind.
 
     >>> from firstloop.core.letters import PLAIN
     >>> [slip.name for slip, _ in shown_slips(PLAIN.scripts["i"], PLAIN, Ruling())]
-    ['written from the bottom up', 'last stroke first', 'dot forgotten', 'a curl at the end']
+    ['last stroke first', 'dot too far', 'dot forgotten', 'a curl at the end']
     """
-    fitting = [slip for slip in SLIPS.values() if slip.fits(script)]
-    fitting.sort(key=lambda slip: slip.name in _EVERYBODYS)
     shown: list[tuple[Slip, Strokes]] = []
-    for slip in fitting:
+    kinds: set[str] = set()
+    for slip in _ranked(script):
+        usual = slip.name in usual_of(script.letter)
+        if kind_of(slip.code) in kinds and not usual:
+            continue
         strokes = drawn(script, slip, hand, ruling)
         if not any(_same(strokes, other) for _, other in shown):
             shown.append((slip, strokes))
+            kinds.add(kind_of(slip.code))
         if len(shown) == SHOWN:
             break
     return shown
+
+
+def _ranked(script: Script) -> list[Slip]:
+    """The slips that a letter can have: its own usual ones first, everybody's last."""
+    usual = usual_of(script.letter)
+    fitting = [slip for slip in SLIPS.values() if slip.fits(script)]
+
+    def rank(slip: Slip) -> tuple[int, bool]:
+        own = usual.index(slip.name) if slip.name in usual else len(usual)
+        return own, slip.name in _EVERYBODYS
+
+    return sorted(fitting, key=rank)
 
 
 def _same(one: Strokes, other: Strokes) -> bool:

@@ -26,6 +26,14 @@ def goes_back_and_over(script: Script) -> bool:
     return kinds(script)[:2] == (MoveKind.DROP, MoveKind.BACK) and bool(OVER & set(kinds(script)))
 
 
+def is_led_and_goes_over(script: Script) -> bool:
+    """The same after a lead-in."""
+    return (
+        kinds(script)[:3] == (MoveKind.LEAD_IN, MoveKind.DROP, MoveKind.BACK)
+        and script.letter in "rnmh"
+    )
+
+
 def _from_the_foot(script: Script) -> Script:
     drop, *rest = script.strokes[0].moves
     return first_stroke(script, drop.end, tuple(rest))

@@ -16,7 +16,12 @@ from firstloop.core.letters.moves import (
     moved_nodes,
     shifted,
 )
-from firstloop.core.letters.slips.direction import UP, goes_back_and_over
+from firstloop.core.letters.slips.direction import (
+    OVER,
+    UP,
+    goes_back_and_over,
+    is_led_and_goes_over,
+)
 from firstloop.core.letters.slips.slip import (
     Reshape,
     Slip,
@@ -36,9 +41,13 @@ def _running_off_the_stem(script: Script) -> Script:
     for move in stroke.moves:
         by += 0.38 if move.kind is MoveKind.BACK else 0.0
         # Sloping up to it, an arch still sets off upwards.
-        leave = move.leave_deg if move.kind is MoveKind.BACK else UP
-        moves.append(replace(shifted(move, by), leave_deg=leave))
+        sets_off = by > 0.0 and move.kind in OVER
+        moves.append(replace(shifted(move, by), leave_deg=UP if sets_off else move.leave_deg))
     return first_stroke(script, stroke.start, tuple(moves))
+
+
+def _can_run_off(script: Script) -> bool:
+    return goes_back_and_over(script) or is_led_and_goes_over(script)
 
 
 def _begins_beside_its_stick(script: Script) -> bool:
@@ -140,9 +149,16 @@ def _with_a_curl(script: Script) -> Script:
 
 
 def _arm_grown_into_a_leg(script: Script) -> Script:
+    """The arm goes over and down; a flick still leads out from its foot."""
     stroke = script.strokes[0]
+    at = kinds(script).index(MoveKind.ARM)
     nodes = (Node(0.36, Level.MID, 0.0), Node(0.66, 0.56, 270.0), Node(0.66, 0.12))
-    return first_stroke(script, stroke.start, (*stroke.moves[:-1], Move(MoveKind.ARCH, nodes)))
+    grown = [*stroke.moves[:at], Move(MoveKind.ARCH, nodes)]
+    if kinds(script)[-1] is MoveKind.FLICK:
+        leg = (nodes[0], nodes[1], Node(0.66, 0.2), Node(0.82, Level.BASE, 0.0))
+        out = Move(MoveKind.FLICK, (Node(1.08, 0.26, 50.0),))
+        grown = [*stroke.moves[:at], Move(MoveKind.ARCH, leg), out]
+    return first_stroke(script, stroke.start, tuple(grown))
 
 
 def _stem_from(height: float) -> Reshape:
@@ -233,7 +249,7 @@ PART_SLIPS = (
     Slip(
         "bowl left open", Code.OPEN_GAP, _ends_in_a_bowl, _bowl_stopped_early, or_as=AND_SO_ANOTHER
     ),
-    Slip("running off the stem", Code.RETRACE_GAP, goes_back_and_over, _running_off_the_stem),
+    Slip("running off the stem", Code.RETRACE_GAP, _can_run_off, _running_off_the_stem),
     Slip("arm grown into a leg", Code.READS_AS_OTHER, only("r"), _arm_grown_into_a_leg),
     Slip("stem too tall", Code.READS_AS_OTHER, _is_a_plain_n, _stem_from(1.8)),
     Slip(
