@@ -84,7 +84,7 @@ def propose(
     >>> lesson.look_back, lesson.words[:2], lesson.aim
     (('t',), ('nap', 'ant'), 'Today you will write n.')
     >>> propose([], 10, taught="iatpsn", due=due, shape=Shape.WORDS).words[:2]
-    ('nap', 'tan')
+    ('nap', 'ant')
     """
     letters = {letter for part in new for letter in part}
     known = {*taught, *letters}
@@ -95,7 +95,8 @@ def propose(
     about = letters or {one.letter for one in due if len(one.letter) == 1} or known
     sentences = writable_sentences(known, about, taught_words)
     # A capital is met in the words of its small letter.
-    words = _words([part.lower() for part in new] or sorted(about), known, own_words)
+    each: list[Sequence[str]] = [[part.lower()] for part in new] or [sorted(about)]
+    words = _words(each, known, own_words)
     whole = tuple(part for part in new if len(part) > A_PAIR)
     return plan(
         new,
@@ -108,9 +109,9 @@ def propose(
     )
 
 
-def _of_one(part: str, known: set[str], own: Sequence[Word]) -> list[str]:
-    """Words for a letter or pair, from each place in turn."""
-    picked = pick([part], known, own)
+def _of_one(parts: Sequence[str], known: set[str], own: Sequence[Word]) -> list[str]:
+    """Words for a letter or pair, or for any of several, from each place in turn."""
+    picked = pick(parts, known, own)
     mine = {word.text for word in own}
     usual = any(one.usual for row in picked.values() for one in row)
     rows = [
@@ -130,12 +131,13 @@ def _in_turn(rows: Sequence[Sequence[str]]) -> list[str]:
     return [row[at] for at in range(longest) for row in rows if at < len(row)]
 
 
-def _words(new: Sequence[str], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
+def _words(new: Sequence[Sequence[str]], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
     """Words for each of what is new in turn, in its usual sound where there are such, and of each
     from each place: at the start, inside, at the end, doubled. Of pairs that are no sound (to be
     joined), words in which they are neighbours."""
-    rows = [_of_one(part, known, own) for part in new]
+    rows = [_of_one(parts, known, own) for parts in new]
     if not any(rows):
         writable = [word.text for word in (*own, *bundled()) if word.letters <= known]
-        rows = [[text for text in writable if part in text] for part in new if len(part) > 1]
+        pairs = [part for parts in new for part in parts if len(part) > 1]
+        rows = [[text for text in writable if pair in text] for pair in pairs]
     return tuple(dict.fromkeys(_in_turn(rows)))[:WORDS_IN_A_LESSON]

@@ -116,5 +116,6 @@ def _is(letters: str, part: str) -> bool:
 def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, bool, int, str]:
     text = picked.word.text
     long = len(text) > EASY_LETTERS
-    easy = (picked.word.tricky, text in seldom(), long, len(text), text)
+    name = text != text.lower()  # begins with a capital, which is another letter to write
+    easy = (picked.word.tricky, name or text in seldom(), long, len(text), text)
     return (text not in own, len(picked.untaught), not picked.usual, *easy)
