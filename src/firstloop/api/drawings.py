@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 
+import numpy as np
 from pydantic import BaseModel
 
 from firstloop.core.geometry import polyline
@@ -15,6 +16,9 @@ from firstloop.core.letters.spaces import Space, spaces_filled
 from firstloop.core.text.words import Joins, compose
 
 Point = tuple[float, float]
+
+A_DOT, POINTS_OF_A_DOT = 0.15, 20
+"""u, points: a stroke within so much room, and of no more points, is a dot as it was drawn."""
 
 PICTURE_SPACING = 0.05
 """u between the points of a picture: a tenth of a pencil's line would not be seen."""
@@ -106,9 +110,17 @@ def text_drawings(
 
 
 def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:
-    """Strokes as an answer, no finer than is seen."""
-    spaced = [polyline.respace(stroke, PICTURE_SPACING).round(3).tolist() for stroke in strokes]
-    return Picture(text=text, strokes=spaced)
+    """Strokes as an answer, no finer than is seen: a dot, which is small and round, as it is."""
+    spaced = [stroke if _is_small(stroke) else _respaced(stroke) for stroke in strokes]
+    return Picture(text=text, strokes=[stroke.round(3).tolist() for stroke in spaced])
+
+
+def _respaced(stroke: FloatArray) -> FloatArray:
+    return polyline.respace(stroke, PICTURE_SPACING)
+
+
+def _is_small(stroke: FloatArray) -> bool:
+    return len(stroke) <= POINTS_OF_A_DOT and float(np.ptp(stroke, axis=0).max()) < A_DOT
 
 
 def _number(place: NumberPlace) -> MoveNumber:

@@ -110,3 +110,13 @@ def test_every_usual_slip_is_a_slip_that_its_letter_can_have_in_some_hand() -> N
         for name in usual_of(letter):
             scripts = [hand.scripts[letter] for hand in HANDS.values()]
             assert any(SLIPS[name].fits(script) for script in scripts), (letter, name)
+
+
+@pytest.mark.parametrize("letter", ["i", "j"])
+def test_nothing_but_the_slip_tells_a_dot_from_the_right_one(letter: str) -> None:
+    own = HANDS["plain"]
+    right = draw(own.scripts[letter], own.proportions, RULING).inked()[-1]
+    for slip, strokes in shown_slips(own.scripts[letter], own, RULING):
+        dots = [one for one in strokes if np.ptp(one, axis=0).max() < 0.15]
+        for dot in dots:
+            assert np.ptp(dot, axis=0) == pytest.approx(np.ptp(right, axis=0)), slip.name

@@ -56,10 +56,14 @@ class DrawnMove:
         that it stands out beside a line of the same pen."""
         if self.move.kind is not MoveKind.DOT:
             return self.points
-        turn = np.linspace(0.0, 2.0 * np.pi, 17)
-        around = np.column_stack([np.cos(turn), np.sin(turn)])
-        pressed: FloatArray = self.points.mean(axis=0) + DOT_RADIUS * around
-        return pressed
+        return pressed(self.points)
+
+
+def pressed(dot: FloatArray) -> FloatArray:
+    """A dot as it is drawn: once round on the spot; (n, 2) in u."""
+    turn = np.linspace(0.0, 2.0 * np.pi, 17)
+    around = np.column_stack([np.cos(turn), np.sin(turn)])
+    return np.asarray(dot.mean(axis=0) + DOT_RADIUS * around)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

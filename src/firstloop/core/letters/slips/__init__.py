@@ -6,7 +6,9 @@ and the board show its usual ones. They are no part of the checker, which has it
 
 import numpy as np
 
+from firstloop.core.geometry.polyline import length
 from firstloop.core.letters import Hand, draw
+from firstloop.core.letters.drawing import pressed
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips.branching import BRANCH_SLIPS
@@ -23,6 +25,9 @@ _EVERY = (*DIRECTION_SLIPS, *PART_SLIPS, *BRANCH_SLIPS, *LETTER_SLIPS, *WHOLE_SL
 
 SLIPS = {slip.name: slip for slip in _EVERY}
 """By name, in the order in which a teacher warns of them."""
+
+A_DOT = 0.1
+"""u: no other stroke is as short."""
 
 SHOWN = 4
 """More than this a class does not keep in mind."""
@@ -74,5 +79,7 @@ def _same(one: Strokes, other: Strokes) -> bool:
 
 
 def drawn(script: Script, slip: Slip, hand: Hand, ruling: Ruling) -> Strokes:
-    """A letter with a slip, as it looks in a steady hand."""
-    return slip.redraw(draw(slip.reshape(script), hand.proportions, ruling).paths())
+    """A letter with a slip, as it looks in a steady hand; its dots pressed, as those of the right
+    one are, so that nothing but the slip tells them apart."""
+    strokes = slip.redraw(draw(slip.reshape(script), hand.proportions, ruling).paths())
+    return tuple(pressed(one) if length(one) < A_DOT else one for one in strokes)
