@@ -15,7 +15,7 @@ from firstloop.core.checking.say.said import Said
 from firstloop.core.contract import Code
 from firstloop.core.letters import HANDS, Letter, draw
 from firstloop.core.letters.hands import GROUPS, group_of
-from firstloop.core.letters.moves import Level, MoveKind, Node
+from firstloop.core.letters.moves import Level, MoveKind
 from firstloop.core.letters.ruling import Ruling, RulingKind
 
 DOCUMENT = Path(__file__).parents[1] / "docs" / "sayings.md"
@@ -108,19 +108,13 @@ def _of_the_whole(letter: Letter) -> Iterator[Measure]:
     yield from (Measure(code, 0.5, 0, 0) for code in OF_A_WHOLE)
     both = list(EITHER_WAY)
     small = group_of(letter.name) == "small"
-    nodes = [node for move in letter.moves for node in move.move.nodes]
-    nodes += [stroke.start for stroke in letter.script.strokes]
     both += [Code.BODY_HEIGHT] if small else []
-    both += [Code.REACH_UP] if _reach(nodes, Level.TOP) or letter.name == "t" else []
-    both += [Code.REACH_DOWN] if _reach(nodes, Level.DROP) else []
+    both += [Code.REACH_UP] if letter.script.reaches(Level.TOP) or letter.name == "t" else []
+    both += [Code.REACH_DOWN] if letter.script.reaches(Level.DROP) else []
     yield from (Measure(code, value, 0, 0) for code in both for value in (-0.5, 0.5))
     for other in GROUPS[group_of(letter.name)]:
         if other != letter.name:
             yield Measure(Code.READS_AS_OTHER, 0.1, 0, 0, other=other)
-
-
-def _reach(nodes: list[Node], level: Level) -> bool:
-    return any(node.y is level for node in nodes)
 
 
 def nameless(sentence: str, name: str) -> str:

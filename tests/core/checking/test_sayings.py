@@ -11,7 +11,7 @@ from firstloop.core.checking.check import check
 from firstloop.core.checking.measure.measures import Measure
 from firstloop.core.checking.say import next_one
 from firstloop.core.checking.say.findings import Finding
-from firstloop.core.checking.say.said import PART_NAMES, Said, reaches
+from firstloop.core.checking.say.said import PART_NAMES, Said
 from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Task
@@ -33,7 +33,7 @@ OF_THE_PAPER = re.compile(r"the (?:top|foot) of the \w+ square|the depth of a ta
 def own_parts(letter: Letter) -> set[str]:
     """The words for a letter's own parts, and for its shape in a phrase."""
     parts = {PART_NAMES[move.move.kind] for move in letter.moves}
-    parts |= {"tail"} if reaches(letter, Level.DROP) else set()
+    parts |= {"tail"} if letter.script.reaches(Level.DROP) else set()
     parts |= {"body"} if group_of(letter.name) == "small" else set()
     return parts
 

@@ -141,6 +141,19 @@ class Script:
         """All moves in writing order."""
         return tuple(move for stroke in self.strokes for move in stroke.moves)
 
+    @property
+    def nodes(self) -> tuple[Node, ...]:
+        """Every place that the pen starts at or goes to."""
+        return tuple(
+            node
+            for stroke in self.strokes
+            for node in (stroke.start, *(node for move in stroke.moves for node in move.nodes))
+        )
+
+    def reaches(self, level: Level) -> bool:
+        """Whether the pen goes to a line."""
+        return any(node.y is level for node in self.nodes)
+
 
 def parse(letter: str, text: str) -> Script:
     """A script from its notation; raises ScriptError with the place of the first fault.

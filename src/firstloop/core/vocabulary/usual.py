@@ -28,7 +28,7 @@ OTHER_U = _words("bull pudding butcher sugar cushion pull push put full bush bus
 """Words whose vowel is closed and yet not short."""
 
 SILENT_T = re.compile(r"st(?:le|en)")
-SILENT_L = re.compile(r"(?:al[kfm]|oul)")
+SILENT_L = re.compile(r"al[kfm]")
 ROUNDED_A = re.compile(r"(?:^|.)(?:w|wh|qu|squ)a(?![ckgx]|ng)")
 """Where an a sounds as an o: want, swan, squash; not where k or g follows: wag, wax, quack."""
 

@@ -73,11 +73,9 @@ def finding_of(measure: Measure, letter: Letter, setting: Setting) -> Finding | 
     """A measure of a letter in words; None where it is within its limits."""
     limit = setting.limits[measure.code].times(measure.of_limit)
     severity = limit.severity(measure.value)
-    return (
-        None
-        if severity is Verdict.SECURE
-        else _in_words(measure, severity, limit, letter, setting.paper)
-    )
+    if severity is Verdict.SECURE:
+        return None
+    return _in_words(measure, severity, limit, letter, setting.paper)
 
 
 def measure_ink(lines: Lines, forms: Forms, setting: Setting) -> Measured:

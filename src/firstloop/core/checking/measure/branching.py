@@ -2,9 +2,9 @@
 
 Near its stem an arch runs so close to it that where it parts cannot be seen in one place; a child's
 hand sways by as much. So the whole way to the crown is laid over arches that part at one height or
-another, round ones and pointed ones: that which explains it best tells the height, and where
-several explain it nearly as well, the class's own is believed. A round that meets its stem is the
-same, upside down.
+another, round ones, pointed ones and wedges: that which explains it best tells the height, and
+where several explain it nearly as well, the class's own is believed. A round that meets its stem is
+the same, upside down.
 """
 
 import math
@@ -14,7 +14,6 @@ from functools import lru_cache
 
 import numpy as np
 
-from firstloop.core.checking.explain.cut import Written
 from firstloop.core.checking.explain.explanation import Explanation
 from firstloop.core.checking.measure.frame import Frame
 from firstloop.core.checking.measure.measures import Measure
@@ -132,11 +131,9 @@ _Part = tuple[DrawnMove, FloatArray]
 
 def _parts_of_ink(explanation: Explanation, frame: Frame) -> list[_Part]:
     """The moves that were made as they should be, with their ink in the letter's own frame."""
-    return [(w.piece.drawn, frame.place(w.ink)) for w in explanation.written if _as_meant(w)]
-
-
-def _as_meant(written: Written) -> bool:
-    return not written.piece.backwards
+    return [
+        (w.piece.drawn, frame.place(w.ink)) for w in explanation.written if not w.piece.backwards
+    ]
 
 
 def _junctions(parts: list[_Part]) -> Iterator[_Junction]:

@@ -3,7 +3,7 @@
 from functools import lru_cache
 
 from firstloop.core.checking.measure.closures import closures
-from firstloop.core.checking.say.said import Said, reaches
+from firstloop.core.checking.say.said import Said
 from firstloop.core.letters import PLAIN, Letter, draw
 from firstloop.core.letters.moves import Level, MoveKind
 from firstloop.core.letters.phrases import move_words
@@ -26,8 +26,7 @@ def how_long(s: Said) -> str:
     """How long the part of the next one is to be; of what goes round, how far round."""
     if s.mouth:
         return f"Leave {s.the} open: the ends do not meet."
-    kind = s.letter.strokes[s.measure.stroke][s.measure.move].move.kind
-    if kind in (MoveKind.ROUND, MoveKind.WHEEL, MoveKind.CURL, MoveKind.HOOK):
+    if s.kind in (MoveKind.ROUND, MoveKind.WHEEL, MoveKind.CURL, MoveKind.HOOK):
         return (
             f"Stop the {s.part} a little sooner."
             if s.up
@@ -71,8 +70,8 @@ def tell_apart(s: Said) -> str:
             (Level.TOP, f"Make it tall, up to {s.top}.", _short(s)),
             (Level.DROP, "Let its tail go under the line.", "It has no tail: stop on the line."),
         ):
-            has = reaches(own, level)
-            if has is not reaches(like, level):
+            has = own.script.reaches(level)
+            if has is not like.script.reaches(level):
                 return if_it_has if has else if_not
         closes = _closes(own)
         if closes is not _closes(like) and (closes or _has(own, CURVED)):

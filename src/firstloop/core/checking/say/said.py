@@ -80,13 +80,17 @@ class Said:
 
     @property
     def part(self) -> str:
-        return PART_NAMES[self.letter.strokes[self.measure.stroke][self.measure.move].move.kind]
+        return PART_NAMES[self.kind]
+
+    @property
+    def kind(self) -> MoveKind:
+        """What the pen does in the move that was measured."""
+        return self.letter.strokes[self.measure.stroke][self.measure.move].move.kind
 
     @property
     def meets(self) -> bool:
         """Whether the part comes to its stem, rather than leaves it."""
-        kind = self.letter.strokes[self.measure.stroke][self.measure.move].move.kind
-        return kind in (MoveKind.SCOOP, MoveKind.ROUND)
+        return self.kind in (MoveKind.SCOOP, MoveKind.ROUND)
 
     @property
     def on_the_base(self) -> str:
@@ -96,8 +100,7 @@ class Said:
     @property
     def parts(self) -> str:
         """The part and its fellows."""
-        kind = self.letter.strokes[self.measure.stroke][self.measure.move].move.kind
-        return PLURALS.get(kind, "parts")
+        return PLURALS.get(self.kind, "parts")
 
     @property
     def last_part(self) -> str:
@@ -135,11 +138,11 @@ class Said:
     @property
     def is_tall(self) -> bool:
         """Whether it reaches the top line, rather than half way there."""
-        return reaches(self.letter, Level.TOP)
+        return self.letter.script.reaches(Level.TOP)
 
     @property
     def has_a_tail(self) -> bool:
-        return reaches(self.letter, Level.DROP)
+        return self.letter.script.reaches(Level.DROP)
 
     @property
     def body(self) -> str:
@@ -189,10 +192,6 @@ class Said:
         return ", then ".join(_words_of(self.letter)[0][:2])
 
     @property
-    def move_words(self) -> str:
-        return _words_of(self.letter)[self.measure.stroke][self.measure.move]
-
-    @property
     def the(self) -> str:
         """The letter within a sentence, where an a alone would be read as a word."""
         return f"the {self.name}"
@@ -215,10 +214,3 @@ def bodies(length: float) -> str:
 def times(count: float) -> str:
     """How often, in words."""
     return "once" if count == 1 else f"{count:.0f} times"
-
-
-def reaches(letter: Letter, level: Level) -> bool:
-    """Whether a letter's script goes to a line."""
-    nodes = [stroke.start for stroke in letter.script.strokes]
-    nodes += [node for move in letter.moves for node in move.move.nodes]
-    return any(node.y is level for node in nodes)

@@ -5,7 +5,7 @@ import numpy as np
 from firstloop.core.contract import Code
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.letters.moves import Level, MoveKind, Node, Script, nominal_height
+from firstloop.core.letters.moves import Level, MoveKind, Script, nominal_height
 from firstloop.core.letters.slips.slip import Redraw, Slip, Strokes, both, of_group, only
 
 SEEN_IN_THE_MIRROR = only("abcdefgjkpqrsyzBCDEFGJKLNPQRSZ2345679")
@@ -81,29 +81,21 @@ def _standing_on_its_tail(strokes: Strokes) -> Strokes:
     return _raised(-float(np.vstack(strokes)[:, 1].min()))(strokes)
 
 
-def _nodes(script: Script) -> list[Node]:
-    return [
-        node
-        for stroke in script.strokes
-        for node in (stroke.start, *(node for move in stroke.moves for node in move.nodes))
-    ]
-
-
 def _is_tall(script: Script) -> bool:
-    return any(node.y is Level.TOP for node in _nodes(script))
+    return script.reaches(Level.TOP)
 
 
 def _has_a_tail(script: Script) -> bool:
-    return any(node.y is Level.DROP for node in _nodes(script))
+    return script.reaches(Level.DROP)
 
 
 def _is_short(script: Script) -> bool:
-    heights = [nominal_height(node.y) for node in _nodes(script)]
+    heights = [nominal_height(node.y) for node in script.nodes]
     return min(heights) > -0.2 and max(heights) < 1.2
 
 
 def _has_width(script: Script) -> bool:
-    xs = [node.x for node in _nodes(script)]
+    xs = [node.x for node in script.nodes]
     return max(xs) - min(xs) > 0.5
 
 
