@@ -52,7 +52,7 @@ def sayings(hand: str, paper: RulingKind) -> Iterator[Saying]:
     for script in own.scripts.values():
         letter = draw(script, own.proportions, Ruling.of(paper, 1.9, -0.95))
         for measure in _measures(letter):
-            kind, said = CATALOGUE[measure.code], Said(measure, letter, paper)
+            kind, said = CATALOGUE[measure.code], Said(measure, letter, letter.ruling)
             yield Saying(measure.code, letter, paper, kind.note(said), kind.say(said))
 
 

@@ -215,3 +215,19 @@ def test_squares_have_no_other_look_and_what_is_not_seen_stays_unseen(client: Te
 def test_a_line_cannot_be_made_to_vanish(client: TestClient) -> None:
     answer = client.put("/api/plan/style", json={"hand": "plain", "looks": {"base": "hidden"}})
     assert answer.status_code == 422
+
+
+def test_lines_are_called_what_the_school_calls_them(client: TestClient) -> None:
+    names = {"mid": "dotted line", "base": "grass", "top": "top line", "drop": "  "}
+    set_style(client, names=names)
+    assert client.get("/api/plan/style").json()["names"] == {"mid": "dotted line", "base": "grass"}
+    assert client.get("/api/show/letters/n").json()["phrase"].startswith("at the dotted line: ")
+    page = client.get("/api/plan/letters/k").json()
+    assert [start["words"] for start in page["starts"]] == [
+        "at the top line",
+        "right, at the dotted line",
+    ]
+    set_style(client, names={})
+    assert client.get("/api/plan/style").json()["names"] == {}
+    longest = {"hand": "plain", "names": {"mid": "a" * 25}}
+    assert client.put("/api/plan/style", json=longest).status_code == 422

@@ -42,9 +42,11 @@ class MoveNumber(BaseModel):
 
 class MoveDrawing(BaseModel):
     """A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
-    where its number stands."""
+    where its number stands. `begin` is said before the first of a letter's stroke, while the pen is
+    in the air: where it is to be set down."""
 
     kind: MoveKind
+    begin: str | None
     words: str
     points: list[Point]
     start_s: float
@@ -76,17 +78,19 @@ def ruling_lines(ruling: Ruling) -> list[RulingLine]:
 
 def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
     """A letter as an answer, in the teacher's words."""
-    words = phrases.move_words(letter.script, wording)
+    words = phrases.move_words(letter.script, wording, letter.ruling)
+    begun = phrases.begun_in_words(letter, wording)
     times, places = iter(movement_of(letter).moves), iter(number_places(letter))
     return LetterDrawing(
         letter=letter.name,
         lines=ruling_lines(letter.ruling),
-        phrase=phrases.phrase(letter.script, wording),
+        phrase=phrases.phrase(letter.script, wording, letter.ruling),
         spaces=list(spaces_filled(letter)),
         strokes=[
             [
                 MoveDrawing(
                     kind=drawn.move.kind,
+                    begin=begun[drawn.stroke] if drawn.index == 0 else None,
                     words=words[drawn.stroke][drawn.index],
                     points=drawn.ink.round(4).tolist(),
                     start_s=round(start, 3),

@@ -6,6 +6,7 @@ with a finger. The file asks nothing of anybody and holds no child's name.
 
 import json
 from dataclasses import asdict
+from itertools import chain
 from pathlib import Path
 from typing import Any
 
@@ -16,7 +17,7 @@ from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import DrawnMove, Hand, Letter, draw
 from firstloop.core.letters.moves import MoveKind
 from firstloop.core.letters.pace import movement_of
-from firstloop.core.letters.phrases import move_words
+from firstloop.core.letters.phrases import OURS, Wording, begun_in_words, move_words
 from firstloop.core.letters.ruling import Ruling, rules
 from firstloop.core.teaching.under_way import UnderWay
 from firstloop.core.text.words import compose
@@ -37,8 +38,8 @@ LETTER = (
 """To the grown-up who opens it, in two sentences."""
 
 
-def home_page(lesson: UnderWay, hand: Hand, ruling: Ruling) -> str:
-    """The page for what a lesson takes home, in the class's hand on its lines; raises
+def home_page(lesson: UnderWay, hand: Hand, ruling: Ruling, wording: Wording = OURS) -> str:
+    """The page for what a lesson takes home, in the class's hand and words on its lines; raises
     UnknownLetterError."""
     texts = lesson.at_home
     given = {
@@ -47,7 +48,7 @@ def home_page(lesson: UnderWay, hand: Hand, ruling: Ruling) -> str:
             what="each one" if len(texts) > 1 else texts[0], own=lesson.asked_at_home
         ),
         "texts": [
-            _text(draw(compose(text, hand).script, hand.proportions, ruling), text)
+            _text(draw(compose(text, hand).script, hand.proportions, ruling), wording)
             for text in texts
         ],
     }
@@ -62,14 +63,15 @@ def _start(move: DrawnMove) -> FloatArray:
     return np.asarray(np.round(at, DIGITS))
 
 
-def _text(letter: Letter, text: str) -> dict[str, Any]:
+def _text(letter: Letter, wording: Wording) -> dict[str, Any]:
     left, right, bottom, top = page_of(letter)
     spare = max(0.0, LEAST_WIDTH - (right - left)) / 2
     left, right = left - spare, right + spare
     times = movement_of(letter).moves
-    words = [said for stroke in move_words(letter.script) for said in stroke]
+    words = chain.from_iterable(move_words(letter.script, wording, letter.ruling))
+    begun = begun_in_words(letter, wording)
     return {
-        "text": text,
+        "text": letter.name,
         "page": {"left": left, "right": right, "bottom": bottom, "top": top},
         "rules": [asdict(rule) for rule in rules(letter.ruling, left, right)],
         "moves": [
@@ -77,6 +79,7 @@ def _text(letter: Letter, text: str) -> dict[str, Any]:
                 "start": _start(move).tolist() if move.index == 0 else None,
                 "dot": move.move.kind is MoveKind.DOT,
                 "points": np.round(polyline.respace(move.ink, SPACING), DIGITS).tolist(),
+                "begin": begun[move.stroke] if move.index == 0 else None,
                 "words": said,
                 "start_s": round(begin, 2),
                 "end_s": round(end, 2),

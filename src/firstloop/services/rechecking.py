@@ -87,9 +87,11 @@ def _recheck_letters(record: Database, class_id: int, ids: list[int], done: _Don
     with record.session() as session:
         ink = inks.of(session, ids)
         found = [one for one in attempts.some(session, class_id, ids) if one.id in ink]
+        paper = classes.get(session, class_id).ruling
     checked = {
-        one.id: letter_checked(ink[one.id], one.attempt.task, one.attempt.style, one.attempt.ruling)
-        for one in found
+        kept.id: letter_checked(ink[kept.id], one.task, one.style, one.ruling.on(paper))
+        for kept in found
+        for one in [kept.attempt]
     }
     with record.writing() as session:
         for kept in attempts.some(session, class_id, list(checked)):
@@ -119,9 +121,10 @@ def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) ->
     """A text with its letters; a letter that is found elsewhere in it now stays as it was."""
     with record.session() as session:
         kept = texts.get(session, class_id, text_id)
+        paper = classes.get(session, class_id).ruling
     text = kept.text
     try:
-        result = text_checked(text.ink, text.task, text.style, text.ruling)
+        result = text_checked(text.ink, text.task, text.style, text.ruling.on(paper))
     except UncheckedError:  # what a pad was asked for, and the check does not look at
         return
     if result is None:

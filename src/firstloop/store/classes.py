@@ -24,8 +24,8 @@ class SchoolClass(Base):
 
     Null proportions are the hand's own; `scheme` is the key of a built-in one, or the id of one of
     the school's own; `stage` says by which limits letters are checked. `language` holds what is not
-    as usual in dates and words, `ruling_looks` what is not in lines, `customs` what is not in
-    lessons; `joining` is a plan of its own from print to joined.
+    as usual in dates and words, `ruling_looks` and `line_names` what is not in lines, `customs`
+    what is not in lessons; `joining` is a plan of its own from print to joined.
     """
 
     __tablename__ = "school_class"
@@ -42,6 +42,7 @@ class SchoolClass(Base):
     ruling_drop: Mapped[float]
     ruling_kind: Mapped[str] = mapped_column(server_default="four")
     ruling_looks: Mapped[dict[str, str]] = mapped_column(JSON, server_default="{}")
+    line_names: Mapped[dict[str, str]] = mapped_column(JSON, server_default="{}")
     x_height_mm: Mapped[float]
     scheme: Mapped[str] = mapped_column(server_default="movement")
     stage: Mapped[str] = mapped_column(server_default="developing")
@@ -172,7 +173,8 @@ def _customs(data: dict[str, Any]) -> Customs:
 
 def _ruling(row: _Row) -> Ruling:
     looks = tuple((Line(line), LineLook(look)) for line, look in row.ruling_looks.items())
-    return Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind), looks)
+    names = tuple((Line(line), name) for line, name in row.line_names.items())
+    return Ruling(row.ruling_top, row.ruling_drop, RulingKind(row.ruling_kind), looks, names)
 
 
 def _language(data: dict[str, Any]) -> Language:
@@ -190,6 +192,7 @@ def _ruling_columns(ruling: Ruling) -> dict[str, Any]:
         "ruling_drop": ruling.drop,
         "ruling_kind": ruling.kind.value,
         "ruling_looks": {line.value: look.value for line, look in ruling.looks},
+        "line_names": {line.value: name for line, name in ruling.names},
     }
 
 

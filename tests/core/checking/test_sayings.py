@@ -18,7 +18,7 @@ from firstloop.core.evidence.task import Task
 from firstloop.core.letters import HANDS, Letter, draw
 from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.moves import Level
-from firstloop.core.letters.phrases import WORDS
+from firstloop.core.letters.phrases import WORDS, ours
 from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
 from firstloop.core.letters.style import Style
 from tests import letters
@@ -40,7 +40,8 @@ def own_parts(letter: Letter) -> set[str]:
 
 def without_phrases(sentence: str) -> str:
     """A sentence without the words of moves, which say what is done and name no part."""
-    for words in sorted(WORDS.values(), key=len, reverse=True):
+    said = {ours(key, Ruling(kind=paper)) for key in WORDS for paper in RulingKind}
+    for words in sorted(said, key=len, reverse=True):
         sentence = re.sub(rf"\b{re.escape(words)}\b", "", sentence)
     return OF_THE_PAPER.sub("", sentence)
 

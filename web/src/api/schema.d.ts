@@ -3285,6 +3285,8 @@ export interface components {
             letter: string;
             /** Forms */
             forms: components["schemas"]["Form"][];
+            /** Starts */
+            starts: components["schemas"]["MoveWordsOut"][];
             /** Moves */
             moves: components["schemas"]["MoveWordsOut"][][];
             family: components["schemas"]["FamilyPlace"] | null;
@@ -3433,10 +3435,13 @@ export interface components {
         /**
          * MoveDrawing
          * @description A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
-         *     where its number stands.
+         *     where its number stands. `begin` is said before the first of a letter's stroke, while the pen is
+         *     in the air: where it is to be set down.
          */
         MoveDrawing: {
             kind: components["schemas"]["MoveKind"];
+            /** Begin */
+            begin: string | null;
             /** Words */
             words: string;
             /** Points */
@@ -4573,7 +4578,7 @@ export interface components {
         /**
          * StyleIn
          * @description How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
-         *     they usually do on their ruling.
+         *     they usually do on their ruling, `names` of those that the school calls otherwise.
          */
         StyleIn: {
             /** Hand */
@@ -4611,6 +4616,13 @@ export interface components {
              */
             looks: {
                 [key: string]: "solid" | "dashed" | "coloured";
+            };
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
             };
             /**
              * X Height Mm

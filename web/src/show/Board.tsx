@@ -10,6 +10,7 @@ import { Button } from "../ui/Button";
 import { Choice } from "../ui/Choice";
 import { Tick } from "../ui/Tick";
 import { useShortcuts } from "../ui/useShortcuts";
+import { Spoken } from "./Spoken";
 import { useGoesOn } from "./onwards";
 
 const SPEEDS = [
@@ -152,7 +153,7 @@ function Phrase({ letter, current }: { letter: Letter; current: number }) {
           className="flex items-baseline gap-2 border-b-4 border-transparent aria-[current=step]:border-ember"
         >
           <span className="text-[0.65em] font-bold text-rule-deep">{at + 1}</span>
-          {move.words}
+          <Spoken move={move} />
         </li>
       ))}
     </ol>

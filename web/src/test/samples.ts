@@ -55,6 +55,7 @@ export const L_DRAWING: LetterDrawing = {
     [
       {
         kind: "drop",
+        begin: "at the top line",
         words: "down to the line",
         points: [
           [0, 2],

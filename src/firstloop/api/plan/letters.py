@@ -11,7 +11,7 @@ from firstloop.api.sent import Key, PathName, Sent
 from firstloop.core.letters import Hand, draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.likeness import most_confusable
-from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, WORDS, Place, Wording, places
+from firstloop.core.letters.phrases import LONGEST_WORDS, OURS, Place, ours, places, starts
 from firstloop.core.letters.slips import shown_slips
 from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import order
@@ -92,6 +92,7 @@ class LetterPage(BaseModel):
 
     letter: str
     forms: list[Form]
+    starts: list[MoveWordsOut]
     moves: list[list[MoveWordsOut]]
     family: FamilyPlace | None
     relatives: list[Relative]
@@ -127,10 +128,8 @@ def get_letter_page(session: Db, school_class: Class, letter: PathName) -> Lette
     return LetterPage(
         letter=letter,
         forms=_forms(letter, school_class),
-        moves=[
-            [_move_words(place, school_class.wording) for place in stroke]
-            for stroke in places(script)
-        ],
+        starts=[_move_words(place, school_class) for place in starts(script)],
+        moves=[[_move_words(place, school_class) for place in stroke] for stroke in places(script)],
         family=_family(letter, scheme, hand),
         relatives=[
             Relative(letter=other, confusable=round(alike.confusable, 3), why=alike.why)
@@ -177,11 +176,12 @@ def _forms(letter: str, school_class: ClassRecord) -> list[Form]:
     ]
 
 
-def _move_words(place: Place, wording: Wording) -> MoveWordsOut:
+def _move_words(place: Place, school_class: ClassRecord) -> MoveWordsOut:
+    wording, paper = school_class.wording, school_class.ruling
     return MoveWordsOut(
         key=place.key,
-        words=wording.words(place),
-        ours=WORDS[place.key],
+        words=wording.words(place, paper),
+        ours=ours(place.key, paper),
         changed_here=place in wording.at,
         changed_everywhere=place.key in wording.everywhere,
     )

@@ -13,12 +13,15 @@ from firstloop.core.letters import HANDS, draw
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import (
     DROP_RANGE,
+    LONGEST_NAME,
     PRESETS,
     TOP_RANGE,
+    USUAL_NAMES,
     X_HEIGHT_MM_RANGE,
     Line,
     LineLook,
     Looks,
+    Names,
     Ruling,
     RulingKind,
 )
@@ -44,12 +47,13 @@ def _within(between: tuple[float, float]) -> Any:
     return Field(ge=between[0], le=between[1], strict=True)
 
 
+LineName = Annotated[str, line(LONGEST_NAME, 1)]
 ChosenLook = Literal[LineLook.SOLID, LineLook.DASHED, LineLook.COLOURED]
 
 
 class StyleIn(Sent):
     """How a class writes. What is null is the hand's own; `looks` are of lines that do not look as
-    they usually do on their ruling."""
+    they usually do on their ruling, `names` of those that the school calls otherwise."""
 
     hand: Key
     choices: Annotated[dict[Key, Key], Field(max_length=MOST_CHOICES), at_most(MOST_CHOICES)] = {}
@@ -61,6 +65,7 @@ class StyleIn(Sent):
     top: Annotated[float, _within(TOP_RANGE)] = 1.9
     drop: Annotated[float, _within(DROP_RANGE)] = -0.95
     looks: Annotated[dict[Line, ChosenLook], at_most(len(Line))] = {}
+    names: Annotated[dict[Line, LineName], at_most(len(Line))] = {}
     x_height_mm: Annotated[float, _within(X_HEIGHT_MM_RANGE)] = 8.0
 
 
@@ -207,7 +212,15 @@ def _style(session: Session, school_class: ClassRecord, sent: StyleIn) -> Style:
 
 
 def _ruling(sent: StyleIn) -> Ruling:
-    return Ruling.of(sent.ruling, sent.top, sent.drop, tuple(sent.looks.items()))
+    return Ruling.of(
+        sent.ruling, sent.top, sent.drop, tuple(sent.looks.items()), _names(sent.names)
+    )
+
+
+def _names(sent: dict[Line, str]) -> Names:
+    """A name that is only spaces, or ours, is ours."""
+    named = ((line, name.strip()) for line, name in sent.items())
+    return tuple((line, name) for line, name in named if name not in ("", USUAL_NAMES[line]))
 
 
 def _looks_out(looks: Looks) -> dict[Line, Any]:
@@ -224,5 +237,6 @@ def _style_out(school_class: ClassRecord) -> StyleIn:
         top=ruling.top,
         drop=ruling.drop,
         looks=_looks_out(ruling.looks),
+        names=dict(ruling.names),
         x_height_mm=school_class.x_height_mm,
     )

@@ -264,7 +264,7 @@ def get_home_page(session: Db, school_class: Class, lesson_id: PathId) -> Respon
     given = planning.under_way_of(lessons.get(session, school_class.id, lesson_id), school_class)
     if not given.at_home:
         raise LessonError("there is nothing to take home from this lesson yet; choose a word")
-    page = home_page(given, school_class.hand, school_class.ruling)
+    page = home_page(given, school_class.hand, school_class.ruling, school_class.wording)
     return Response(page, media_type=HTML, headers={"Content-Disposition": HOME_FILE})
 
 

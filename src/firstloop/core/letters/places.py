@@ -9,12 +9,6 @@ AT_A_LINE, FAR = 0.12, 0.6
 HALF_WAY = (0.32, 0.68)
 """u: between these is half way up a small letter."""
 
-_LINES = {
-    Line.TOP: "the top line",
-    Line.MID: "the mid line",
-    Line.BASE: "the base line",
-    Line.DROP: "the drop line",
-}
 _SQUARES = {
     Line.TOP: "the top of the upper square",
     Line.MID: "the top of the middle square",
@@ -42,10 +36,12 @@ def line_in_words(line: Line, ruling: Ruling) -> str:
     'the top of the middle square'
     >>> line_in_words(Line.MID, Ruling(kind=RulingKind.BASE))
     'the height of a small letter'
+    >>> line_in_words(Line.BASE, Ruling(names=((Line.BASE, "grass line"),)))
+    'the grass line'
     """
     if ruling.kind is RulingKind.SQUARES:
         return _SQUARES[line]
-    return _LINES[line] if is_there(line, ruling) else _WITHOUT[line]
+    return f"the {ruling.name(line)}" if is_there(line, ruling) else _WITHOUT[line]
 
 
 def place_in_words(height: float, ruling: Ruling) -> str:
@@ -58,8 +54,7 @@ def place_in_words(height: float, ruling: Ruling) -> str:
     >>> place_in_words(0.5, Ruling(kind=RulingKind.BASE))
     'half way up to the height of a small letter'
     """
-    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
-    off = height - ruling.height(nearest)
+    nearest, off = _nearest(height, ruling)
     name = line_in_words(nearest, ruling)
     if abs(off) <= AT_A_LINE:
         return f"at {name}"
@@ -70,3 +65,55 @@ def place_in_words(height: float, ruling: Ruling) -> str:
         if abs(off) < FAR
         else (f"far {'above' if off > 0 else 'below'} {name}")
     )
+
+
+def height_key(height: float, ruling: Ruling) -> str:
+    """The same, as a key: at a line, under the next line above, or half way up a small letter.
+
+    >>> [height_key(height, Ruling()) for height in (1.0, 0.8, 0.5, 1.5)]
+    ['at-mid', 'under-mid', 'half', 'under-top']
+    """
+    nearest, off = _nearest(height, ruling)
+    if abs(off) <= AT_A_LINE:
+        return f"at-{nearest}"
+    if HALF_WAY[0] < height < HALF_WAY[1]:
+        return "half"
+    above = [line for line in Line if ruling.height(line) > height]
+    return f"under-{above[-1]}" if above else f"over-{Line.TOP}"
+
+
+def _nearest(height: float, ruling: Ruling) -> tuple[Line, float]:
+    """The nearest line, and how far above it (u)."""
+    nearest = min(Line, key=lambda line: abs(ruling.height(line) - height))
+    return nearest, height - ruling.height(nearest)
+
+
+_SHORT = {Line.TOP: "tall height", Line.MID: "small height", Line.DROP: "tail depth"}
+_SHORT_SQUARES = {
+    Line.TOP: "the upper square's top",
+    Line.MID: "the middle square's top",
+    Line.BASE: "the middle square's foot",
+    Line.DROP: "the lower square's foot",
+}
+
+
+def height_in_words(key: str, ruling: Ruling) -> str:
+    """A height by its key, in as few words as are said while the pen goes there.
+
+    >>> height_in_words("under-top", Ruling()), height_in_words("half", Ruling())
+    ('under the top line', 'half way up')
+    >>> height_in_words("at-mid", Ruling(kind=RulingKind.BASE))
+    'at small height'
+    """
+    if key == "half":
+        return "half way up"
+    where, _, name = key.partition("-")
+    line = Line(name)
+    if ruling.kind is RulingKind.SQUARES:
+        return f"{where} {_SHORT_SQUARES[line]}"
+    return f"{where} {f'the {ruling.name(line)}' if is_there(line, ruling) else _SHORT[line]}"
+
+
+def under_the_line(ruling: Ruling) -> str:
+    """Where tails go."""
+    return "a square lower" if ruling.kind is RulingKind.SQUARES else "under the line"

@@ -4,7 +4,7 @@ In u the base line is 0 and the mid line 1 by definition, so a ruling is two num
 top line is above the base, how far the drop line is below it; and which of the four are drawn.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from firstloop.core.errors import RulingError
@@ -49,6 +49,18 @@ _DASHED = {RulingKind.THREE: {Line.MID}, RulingKind.FOUR: {Line.MID}}
 
 Looks = tuple[tuple[Line, LineLook], ...]
 
+Names = tuple[tuple[Line, str], ...]
+
+USUAL_NAMES = {
+    Line.TOP: "top line",
+    Line.MID: "mid line",
+    Line.BASE: "base line",
+    Line.DROP: "drop line",
+}
+
+LONGEST_NAME = 24
+"""Letters: a line's name is said within a sentence."""
+
 PRESETS: dict[str, Looks] = {
     "As usual": (),
     "Body solid, outer broken": (
@@ -88,9 +100,13 @@ class Ruling:
     kind: RulingKind = RulingKind.FOUR
     looks: Looks = ()
     """Of lines that do not look as they usually do on this kind."""
+    names: Names = ()
+    """What the school calls lines, where it does not call them as we do."""
 
     @classmethod
-    def of(cls, kind: RulingKind, top: float, drop: float, looks: Looks = ()) -> "Ruling":
+    def of(
+        cls, kind: RulingKind, top: float, drop: float, looks: Looks = (), names: Names = ()
+    ) -> "Ruling":
         """A ruling of a kind; block squares are whole squares, whatever heights are asked for.
 
         >>> Ruling.of(RulingKind.SQUARES, 1.9, -0.95).top
@@ -98,7 +114,19 @@ class Ruling:
         """
         if kind is RulingKind.SQUARES:
             top, drop = 2.0, -1.0
-        return cls(top, drop, kind, looks)
+        return cls(top, drop, kind, looks, names)
+
+    def on(self, paper: "Ruling") -> "Ruling":
+        """The same heights, on the lines of another paper and by their names there."""
+        return replace(self, kind=paper.kind, names=paper.names)
+
+    def name(self, line: Line) -> str:
+        """What the school calls a line.
+
+        >>> Ruling(names=((Line.MID, "dotted line"),)).name(Line.MID), Ruling().name(Line.TOP)
+        ('dotted line', 'top line')
+        """
+        return dict(self.names).get(line, USUAL_NAMES[line])
 
     def look(self, line: Line) -> LineLook:
         """How a line is drawn.

@@ -3,16 +3,11 @@ import type { LinesPreset, RulingLine as Line, StyleIn } from "../../api/schema"
 import { viewBoxOf, viewOf } from "../../ink/geometry";
 import { RuledLines } from "../../ink/RuledLines";
 import { Choice } from "../../ui/Choice";
+import { LINE_NAMES } from "./LineNames";
 
 type Looks = NonNullable<StyleIn["looks"]>;
 type Look = NonNullable<Looks[keyof Looks]>;
 
-const LINE_NAMES: Record<Line["name"], string> = {
-  top: "Top line",
-  mid: "Mid line",
-  base: "Base line",
-  drop: "Drop line",
-};
 const LOOKS: readonly { value: Look; name: string }[] = [
   { value: "solid", name: "solid" },
   { value: "dashed", name: "broken" },

@@ -11,6 +11,7 @@ import { Loading, ProblemNote } from "../../ui/states";
 import { AlternativeChoice } from "./AlternativeChoice";
 import { HandFiles } from "./HandFiles";
 import { LineLooks } from "./LineLooks";
+import { LineNames } from "./LineNames";
 import { PreviewLines } from "./PreviewLines";
 import { ProportionSlider } from "./ProportionSlider";
 import { TrueSize } from "./TrueSize";
@@ -103,6 +104,15 @@ function Desk({ kept }: { kept: Style }) {
             looks={draft.looks}
             onChange={(looks) => {
               change({ looks });
+            }}
+          />
+        ) : null}
+        {seen && !squared ? (
+          <LineNames
+            lines={seen.lines}
+            names={draft.names}
+            onChange={(names) => {
+              change({ names });
             }}
           />
         ) : null}

@@ -14,7 +14,10 @@ function move(key: string, words: string, other: Partial<MoveWordsOut> = {}): Mo
 
 function page(...moves: MoveWordsOut[][]): LetterPage {
   const nothing = { forms: [], relatives: [], slips: [], words: [], word_count: 0 };
-  return { letter: "n", moves, family: null, ...nothing };
+  const starts = moves.map((_, at) =>
+    at ? move("start-dot-above", "above") : move("start-at-mid", "at the mid line"),
+  );
+  return { letter: "n", starts, moves, family: null, ...nothing };
 }
 
 const N = page([move("drop", "down"), move("back", "back up"), move("arch", "over")]);
@@ -28,8 +31,21 @@ const kept = () => askedOf(KEEP).map(({ body }) => body);
 test("moves are counted through all strokes", () => {
   putUp(<Phrase page={page([move("drop", "down")], [move("dot", "dot")])} />);
   expect(screen.getAllByRole("button").map(({ textContent }) => textContent)).toEqual([
+    "startat the mid line",
     "1down",
+    "lift, then startabove",
     "2dot",
+  ]);
+});
+
+test("where a stroke begins is reworded like a move", async () => {
+  const { user } = putUp(<Phrase page={N} />);
+  await user.click(screen.getByRole("button", { name: /at the mid line/ }));
+  await user.clear(screen.getByRole("textbox", { name: "In your words" }));
+  await user.keyboard("on the dots");
+  await user.click(screen.getByRole("button", { name: "Only in n" }));
+  expect(kept()).toEqual([
+    { key: "start-at-mid", words: "on the dots", letter: "n", stroke: 0, move: 0 },
   ]);
 });
 

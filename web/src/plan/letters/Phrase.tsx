@@ -1,51 +1,69 @@
 /** What is said move by move, to be put in the teacher's own words, here or wherever it comes. */
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 
 import type { LetterPage, MoveWordsOut as MoveWords } from "../../api/schema";
 import { useSetPhrase } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 
+/** A move of a stroke, or where the stroke begins. */
 interface Place {
   stroke: number;
-  move: number;
+  move: number | "start";
 }
 
 export function Phrase({ page }: { page: LetterPage }) {
   const [edited, setEdited] = useState<Place>();
   const set = useSetPhrase();
   const numbers = numbered(page.moves);
-  const said = edited ? page.moves[edited.stroke]?.[edited.move] : undefined;
+  const said = edited ? saidAt(page, edited) : undefined;
+  const chip = (place: Place, move: MoveWords, before: ReactNode) => (
+    <li key={`${String(place.stroke)} ${String(place.move)}`}>
+      <button
+        type="button"
+        aria-pressed={edited?.stroke === place.stroke && edited.move === place.move}
+        onClick={() => {
+          setEdited(place);
+        }}
+        className="inline-flex min-h-9 items-baseline gap-1.5 rounded-md border-2 border-transparent px-1.5 text-lg hover:border-crease aria-pressed:border-ink"
+      >
+        {before}
+        <span className={move.changed_here || move.changed_everywhere ? "italic" : ""}>
+          {move.words}
+        </span>
+      </button>
+    </li>
+  );
   return (
     <section aria-label="Phrase" className="flex min-w-0 flex-1 flex-col gap-2">
       <ol className="flex flex-wrap gap-x-2 gap-y-1">
-        {page.moves.flatMap((stroke, at) =>
-          stroke.map((move, index) => (
-            <li key={`${at} ${index}`}>
-              <button
-                type="button"
-                aria-pressed={edited?.stroke === at && edited.move === index}
-                onClick={() => {
-                  setEdited({ stroke: at, move: index });
-                }}
-                className="inline-flex min-h-9 items-baseline gap-1.5 rounded-md border-2 border-transparent px-1.5 text-lg hover:border-crease aria-pressed:border-ink"
-              >
-                <span className="text-sm font-bold text-rule-deep">{numbers[at]?.[index]}</span>
-                <span className={move.changed_here || move.changed_everywhere ? "italic" : ""}>
-                  {move.words}
-                </span>
-              </button>
-            </li>
-          )),
-        )}
+        {page.moves.flatMap((stroke, at) => [
+          ...page.starts
+            .slice(at, at + 1)
+            .map((start) =>
+              chip(
+                { stroke: at, move: "start" },
+                start,
+                <span className="text-sm text-soft">{at ? "lift, then start" : "start"}</span>,
+              ),
+            ),
+          ...stroke.map((move, index) =>
+            chip(
+              { stroke: at, move: index },
+              move,
+              <span className="text-sm font-bold text-rule-deep">{numbers[at]?.[index]}</span>,
+            ),
+          ),
+        ])}
       </ol>
       {edited && said ? (
         <Reword
-          key={`${edited.stroke} ${edited.move} ${said.words}`}
+          key={`${String(edited.stroke)} ${String(edited.move)} ${said.words}`}
           letter={page.letter}
           said={said}
           onKeep={(words, here) => {
-            const place = here ? { letter: page.letter, ...edited } : {};
+            const move = edited.move === "start" ? 0 : edited.move;
+            const place = here ? { letter: page.letter, stroke: edited.stroke, move } : {};
             set.mutate({ body: { key: said.key, words, stroke: 0, move: 0, ...place } });
           }}
         />
@@ -55,6 +73,10 @@ export function Phrase({ page }: { page: LetterPage }) {
       {set.error ? <ProblemNote error={set.error} /> : null}
     </section>
   );
+}
+
+function saidAt(page: LetterPage, { stroke, move }: Place): MoveWords | undefined {
+  return move === "start" ? page.starts[stroke] : page.moves[stroke]?.[move];
 }
 
 /** The number of each move, counted through all strokes. */

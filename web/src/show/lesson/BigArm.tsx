@@ -8,6 +8,7 @@ import type { LetterDrawing as Letter } from "../../api/schema";
 import { useLetter } from "../../api/queries";
 import { LetterModel } from "../../ink/LetterModel";
 import { currentPiece, letterTimeline } from "../../ink/timeline";
+import { Spoken } from "../Spoken";
 import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { Loading, ProblemNote } from "../../ui/states";
@@ -58,7 +59,7 @@ function Arm({ letter }: { letter: Letter }) {
     },
   });
   const current = playback.playing ? currentPiece(timeline, playback.time_s) : -1;
-  const words = letter.strokes.flat()[current]?.words;
+  const move = letter.strokes.flat()[current];
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf">
@@ -78,7 +79,9 @@ function Arm({ letter }: { letter: Letter }) {
           </p>
         )}
       </div>
-      <p className="min-h-12 text-center text-2xl big:min-h-20 big:text-[3.5rem]">{words}</p>
+      <p className="min-h-12 text-center text-2xl big:min-h-20 big:text-[3.5rem]">
+        {move ? <Spoken move={move} /> : null}
+      </p>
       <div className="flex items-center gap-5">
         <Button look="main" onClick={begin}>
           Arms up: three, two, one

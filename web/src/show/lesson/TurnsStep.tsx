@@ -7,6 +7,7 @@ import { useEffect, useEffectEvent, useState } from "react";
 import type { LetterDrawing as Letter } from "../../api/schema";
 import { LetterModel } from "../../ink/LetterModel";
 import { currentPiece, letterTimeline } from "../../ink/timeline";
+import { Spoken } from "../Spoken";
 import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
 import { useGoesOn } from "../onwards";
@@ -51,7 +52,7 @@ function Turns({ letter }: { letter: Letter }) {
     else setWhose("nobody");
   };
   useGoesOn(onwards);
-  const words = letter.strokes.flat()[currentPiece(timeline, playback.time_s)]?.words;
+  const move = letter.strokes.flat()[currentPiece(timeline, playback.time_s)];
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="flex items-baseline gap-4">
@@ -62,7 +63,7 @@ function Turns({ letter }: { letter: Letter }) {
           {whose === "nobody" ? `${String(TURNS)} times` : `${String(turn)} of ${String(TURNS)}`}
         </p>
         <p className="flex-1 text-right text-xl big:text-[2.5rem]">
-          {whose === "mine" ? words : ""}
+          {whose === "mine" && move ? <Spoken move={move} /> : null}
         </p>
       </div>
       <div className="relative min-h-0 flex-1 overflow-hidden rounded-lg border-2 border-crease bg-leaf max-md:min-h-64">

@@ -36,7 +36,7 @@ from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters import Hand, Letter
-from firstloop.core.letters.ruling import RulingKind
+from firstloop.core.letters.ruling import Ruling
 
 Forms = tuple[Letter, ...]
 
@@ -264,7 +264,7 @@ def findings_of(
 
 
 def _in_words(
-    measure: Measure, severity: Verdict, limit: Limit, letter: Letter, paper: RulingKind
+    measure: Measure, severity: Verdict, limit: Limit, letter: Letter, paper: Ruling
 ) -> Finding:
     kind, said = CATALOGUE[measure.code], Said(measure, measure.form or letter, paper)
     return Finding(

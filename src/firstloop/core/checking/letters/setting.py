@@ -8,7 +8,7 @@ from firstloop.core.checking.say.limit import Limit
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Handedness, Task
 from firstloop.core.letters import Hand
-from firstloop.core.letters.ruling import Ruling, RulingKind
+from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 
 
@@ -21,7 +21,7 @@ class Setting:
     onto: OntoStandard
     limits: dict[Code, Limit]
     left_handed: bool
-    paper: RulingKind
+    paper: Ruling
 
     @classmethod
     def of(cls, task: Task, style: Style, ruling: Ruling) -> "Setting":
@@ -32,7 +32,7 @@ class Setting:
             onto=OntoStandard.of(ruling, hand.proportions.slant_deg),
             limits=limits_for(task.stage),
             left_handed=task.handedness is Handedness.LEFT,
-            paper=ruling.kind,
+            paper=ruling,
         )
 
     def within_a_text(self) -> "Setting":

@@ -6,7 +6,7 @@ from firstloop.core.checking.measure.closures import closures
 from firstloop.core.checking.say.said import Said
 from firstloop.core.letters import PLAIN, Letter, draw
 from firstloop.core.letters.moves import Level, MoveKind
-from firstloop.core.letters.phrases import move_words
+from firstloop.core.letters.phrases import OURS, move_words
 from firstloop.core.letters.places import is_there
 from firstloop.core.letters.ruling import Line, Ruling, RulingKind
 
@@ -38,7 +38,7 @@ def how_long(s: Said) -> str:
 def how_large(s: Said) -> str:
     """How large the body of the next one is to be."""
     up = s.up
-    if s.paper is RulingKind.SQUARES:
+    if s.ruling.kind is RulingKind.SQUARES:
         return f"Keep {s.body} in its square." if up else f"Let {s.body} fill its square."
     if not is_there(Line.MID, s.ruling):
         return f"Make {s.body} a little {'smaller' if up else 'larger'}."
@@ -76,11 +76,11 @@ def tell_apart(s: Said) -> str:
         closes = _closes(own)
         if closes is not _closes(like) and (closes or _has(own, CURVED)):
             return "Close it all the way." if closes else f"Leave {s.the} open."
-    return f"Look how {s.the} ends: {move_words(letter.script)[-1][-1]}."
+    return f"Look how {s.the} ends: {move_words(letter.script, OURS, s.ruling)[-1][-1]}."
 
 
 def _short(s: Said) -> str:
-    if s.paper is RulingKind.SQUARES or not is_there(Line.MID, s.ruling):
+    if s.ruling.kind is RulingKind.SQUARES or not is_there(Line.MID, s.ruling):
         return "Keep it short."
     return f"Keep it short, under {s.mid}."
 

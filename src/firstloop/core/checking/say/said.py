@@ -1,12 +1,12 @@
 """What the sentences of findings may speak of: the letter, its parts, the size of what was seen."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 
 from firstloop.core.checking.measure.measures import Against, Measure
 from firstloop.core.letters import Letter
 from firstloop.core.letters.moves import Level, MoveKind
-from firstloop.core.letters.phrases import move_words
+from firstloop.core.letters.phrases import FOUR_LINES, OURS, move_words
 from firstloop.core.letters.places import line_in_words, place_in_words
 from firstloop.core.letters.ruling import Line, Ruling, RulingKind
 
@@ -42,11 +42,12 @@ PLURALS = {
 @dataclass(frozen=True, slots=True)
 class Said:
     """What the templates may speak of; worked out only where one does. `letter` is drawn on the
-    ruling of the class's paper: only lines that are there are spoken of."""
+    standard lines; only lines that are on the class's `paper` are spoken of, by their names there.
+    """
 
     measure: Measure
     letter: Letter
-    paper: RulingKind = RulingKind.FOUR
+    paper: Ruling = FOUR_LINES
 
     @property
     def size(self) -> float:
@@ -94,7 +95,7 @@ class Said:
 
     @property
     def on_the_base(self) -> str:
-        at = "at" if self.paper is RulingKind.SQUARES else "on"
+        at = "at" if self.paper.kind is RulingKind.SQUARES else "on"
         return f"{at} {self.base}"
 
     @property
@@ -113,7 +114,7 @@ class Said:
 
     @property
     def ruling(self) -> Ruling:
-        return replace(self.letter.ruling, kind=self.paper)
+        return self.letter.ruling.on(self.paper)
 
     def line(self, line: Line) -> str:
         """A line of the paper, or the height that it would be at."""
@@ -176,20 +177,19 @@ class Said:
 
     @property
     def first_moves(self) -> str:
-        return ", then ".join(_words_of(self.letter)[self.measure.stroke][:2])
+        return ", then ".join(self._words(self.measure.stroke)[:2])
 
     @property
     def first_move(self) -> str:
         first, *_ = self.letter.strokes[0]
-        return (
-            self.first_words
-            if first.move.kind is MoveKind.LEAD_IN
-            else _words_of(self.letter)[0][0]
-        )
+        return self.first_words if first.move.kind is MoveKind.LEAD_IN else self._words(0)[0]
 
     @property
     def first_words(self) -> str:
-        return ", then ".join(_words_of(self.letter)[0][:2])
+        return ", then ".join(self._words(0)[:2])
+
+    def _words(self, stroke: int) -> tuple[str, ...]:
+        return _words_of(self.letter, self.ruling)[stroke]
 
     @property
     def the(self) -> str:
@@ -202,8 +202,8 @@ class Said:
 
 
 @lru_cache(maxsize=1024)
-def _words_of(letter: Letter) -> tuple[tuple[str, ...], ...]:
-    return move_words(letter.script)
+def _words_of(letter: Letter, paper: Ruling) -> tuple[tuple[str, ...], ...]:
+    return move_words(letter.script, OURS, paper)
 
 
 def bodies(length: float) -> str:
