@@ -45,7 +45,9 @@ def test_a_letter_comes_move_by_move_with_its_words(client: TestClient) -> None:
     (stroke,) = answer["strokes"]
     assert [move["kind"] for move in stroke] == ["drop", "back", "arch"]
     assert stroke[0]["points"] == [[0.0, 1.0], [0.0, 0.0]]
-    assert answer["phrase"] == ", ".join(move["words"] for move in stroke)
+    assert [move["begin"] for move in stroke] == ["at the mid line", None, None]
+    said = ", ".join(move["words"] for move in stroke)
+    assert answer["phrase"] == f"at the mid line: {said}"
 
 
 def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client: TestClient) -> None:

@@ -18,6 +18,7 @@ UNCHANGED: dict[str, Any] = {
     "top": 1.9,
     "drop": -0.95,
     "looks": {},
+    "names": {},
     "x_height_mm": 8,
 }
 
