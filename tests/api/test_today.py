@@ -24,6 +24,10 @@ def taught(client: TestClient) -> Any:
     return client
 
 
+ONCE = {"times": 1, "gap": ""}
+"""What is written once, and all of it shown."""
+
+
 def planned(client: TestClient, new: Any = "n", minutes: int = 20) -> dict[str, Any]:
     answer = client.post("/api/plan/lessons", json={"new": [new], "minutes": minutes})
     assert answer.status_code == 201
@@ -304,7 +308,7 @@ def test_a_lesson_takes_another_shape_another_aim_and_comes_round_otherwise(
         return dict(taught.post(place, json={"do": what, **fields}).json())
 
     by_step = do("rounds", rounds="by_step")
-    assert [stop["part"] for stop in by_step["course"]][:2] == ["n", "m"]
+    assert [stop["part"] for stop in by_step["course"]][:2] == [None, "n"]
     full = do("shape", shape="full")
     assert len(full["course"]) > len(lesson["course"])
     assert full["words"] == lesson["words"]
@@ -378,16 +382,39 @@ def test_a_chain_may_come_back_to_its_first_word(taught: TestClient) -> None:
 def test_what_is_written_in_a_lesson_are_tasks(taught: TestClient) -> None:
     taught.put("/api/plan/customs", json={"own": "rows", "rubbing_out": False, "largest_family": 5})
     lesson = planned(taught)
+    assert "date" not in {stop["kind"] for stop in lesson["course"]}  # no capital is taught
+    place = f"/api/plan/lessons/{lesson['id']}/changes"
+    asked_for = {"do": "skip", "kind": "date", "skipped": False}
+    lesson = taught.post(place, json=asked_for).json()
     writings = {stop["kind"]: stop["writings"] for stop in lesson["course"]}
     date_text = taught.get("/api/plan/today").json()["date_text"]
     assert writings["date"] == [
-        {"kind": "sentence", "text": date_text, "lines": 2, "letters": None}
+        {"kind": "sentence", "text": date_text, "lines": 2, "letters": None, **ONCE}
     ]
     assert writings["look_back"][0]["kind"] == "sequence"
     assert writings["look_back"][0]["text"].split() == lesson["look_back"]
-    assert writings["own"] == [{"kind": "row", "text": "n", "lines": 3, "letters": None}]
+    assert writings["own"] == [{"kind": "row", "text": "n", "lines": 3, "letters": None, **ONCE}]
     assert [one["text"] for one in writings["words"]] == lesson["words"]
     assert writings["show"] == []
+
+
+def test_the_date_comes_with_a_lesson_once_a_capital_or_digit_of_it_is_taught(
+    taught: TestClient,
+) -> None:
+    date_text = taught.get("/api/plan/today").json()["date_text"]
+    known = taught.get("/api/plan/today").json()["taught"]
+    taught.put("/api/plan/taught", json={"letters": [*known, date_text[0]]})
+    assert "date" in {stop["kind"] for stop in planned(taught)["course"]}
+
+
+def test_slips_are_never_looked_at_where_the_class_does_not(taught: TestClient) -> None:
+    customs = {"own": "few", "rubbing_out": False, "largest_family": 5, "slips": "never"}
+    taught.put("/api/plan/customs", json=customs)
+    lesson = planned(taught)
+    place = f"/api/plan/lessons/{lesson['id']}/changes"
+    short = taught.post(place, json={"do": "shape", "shape": "short"}).json()
+    for one in (lesson, short):
+        assert "slips" not in {stop["kind"] for stop in one["course"]}
 
 
 def test_free_writing_begins_with_a_picture_or_a_question(taught: TestClient) -> None:
@@ -397,7 +424,7 @@ def test_free_writing_begins_with_a_picture_or_a_question(taught: TestClient) ->
     drawn = taught.post(place, json={"do": "prompt", "prompt": "picture: boat"}).json()
     assert (drawn["picture"], drawn["prompt"]) == ("boat", "picture: boat")
     (stop,) = [stop for stop in drawn["course"] if stop["kind"] == "free"]
-    assert stop["writings"] == [{"kind": "free", "text": "", "lines": 3, "letters": None}]
+    assert stop["writings"] == [{"kind": "free", "text": "", "lines": 3, "letters": None, **ONCE}]
     gone = taught.post(place, json={"do": "prompt", "prompt": ""}).json()
     assert "free" not in [stop["kind"] for stop in gone["course"]]
 

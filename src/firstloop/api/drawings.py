@@ -13,9 +13,10 @@ from firstloop.core.letters.numbering import NumberPlace, number_places
 from firstloop.core.letters.pace import movement_of
 from firstloop.core.letters.ruling import Line, LineLook, Ruling
 from firstloop.core.letters.spaces import Space, spaces_filled
-from firstloop.core.text.words import Joins, compose
+from firstloop.core.text.words import Joins, Origin, compose
 
 Point = tuple[float, float]
+Origins = tuple[tuple[Origin, ...], ...]
 
 A_DOT, POINTS_OF_A_DOT = 0.15, 20
 """u, points: a stroke within so much room, and of no more points, is a dot as it was drawn."""
@@ -43,9 +44,11 @@ class MoveNumber(BaseModel):
 class MoveDrawing(BaseModel):
     """A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
     where its number stands. `begin` is said before the first of a letter's stroke, while the pen is
-    in the air: where it is to be set down."""
+    in the air: where it is to be set down. `of` is the letter of a word that it belongs to, from 0;
+    a join belongs to the one that it leads to."""
 
     kind: MoveKind
+    of: int
     begin: str | None
     words: str
     points: list[Point]
@@ -76,8 +79,10 @@ def ruling_lines(ruling: Ruling) -> list[RulingLine]:
     return [RulingLine(name=line, y=ruling.height(line), look=ruling.look(line)) for line in Line]
 
 
-def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
-    """A letter as an answer, in the teacher's words."""
+def letter_drawing(
+    letter: Letter, wording: phrases.Wording, origins: Origins | None = None
+) -> LetterDrawing:
+    """A letter as an answer, in the teacher's words; or a word, with where its moves come from."""
     words = phrases.move_words(letter.script, wording, letter.ruling)
     begun = phrases.begun_in_words(letter, wording)
     times, places = iter(movement_of(letter).moves), iter(number_places(letter))
@@ -90,6 +95,7 @@ def letter_drawing(letter: Letter, wording: phrases.Wording) -> LetterDrawing:
             [
                 MoveDrawing(
                     kind=drawn.move.kind,
+                    of=origins[drawn.stroke][drawn.index].letter if origins else 0,
                     begin=begun[drawn.stroke] if drawn.index == 0 else None,
                     words=words[drawn.stroke][drawn.index],
                     points=drawn.ink.round(4).tolist(),
@@ -109,8 +115,11 @@ def text_drawings(
     text: str, hand: Hand, ruling: Ruling, wording: phrases.Wording, joins: Joins | None = None
 ) -> list[LetterDrawing]:
     """A line of text, word by word, each as one movement, with the joins that are known."""
-    scripts = (compose(word, hand, joins).script for word in text.split())
-    return [letter_drawing(draw(one, hand.proportions, ruling), wording) for one in scripts]
+    words = (compose(word, hand, joins) for word in text.split())
+    return [
+        letter_drawing(draw(one.script, hand.proportions, ruling), wording, one.origins)
+        for one in words
+    ]
 
 
 def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:

@@ -11,11 +11,13 @@ from firstloop.core.teaching.due import Due, Practised, due, shaky_share
 from firstloop.core.teaching.families import Family
 from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.load import pace_of
 from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.planning import Next, propose, what_next
 from firstloop.core.teaching.steps import Shape, StepKind, usual_minutes
 from firstloop.core.teaching.under_way import UnderWay, under_way
 from firstloop.core.text.joins import pairs_in
+from firstloop.core.vocabulary.language import long_date
 from firstloop.services import joined_plan, schemes
 from firstloop.services.clock import day_of
 from firstloop.services.pad_seats import TAKEN_LATE
@@ -102,16 +104,19 @@ def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: dat
     for letter in "".join(asked.new):
         find_script(letter, school_class.hand)
     minutes = asked.minutes or usual_minutes(asked.shape, len(asked.new))
+    day = day_of(now, school.zone(session))
     return propose(
         asked.new,
         minutes,
         taught=letters_taught(session, school_class),
-        due=due(_practised(session, school_class), day_of(now, school.zone(session))),
+        due=due(_practised(session, school_class), day),
         own_words=own_vocabulary.of_class(session, school_class.id),
         shape=asked.shape,
         habit=HABITS.get(asked.habit, "") if asked.habit else "",
         joins=school_class.hand.joins,
         taught_words=taught_words.of_class(session, school_class.id),
+        slips=school_class.customs.slips,
+        date_text=long_date(day, school_class.language),
     )
 
 
@@ -236,6 +241,12 @@ def set_taught(
         if words is not None:
             taught_words.replace(session, school_class.id, words, day)
         return tuple(letters_taught(session, school_class))
+
+
+def pace_of_class(session: Session, school_class: ClassRecord) -> float:
+    """Letters a minute: by the class's stage, or by what its own pads know."""
+    gaps = practice_days.gaps_between_letters(session, school_class.id)
+    return pace_of(school_class.stage, gaps)
 
 
 def letters_taught(session: Session, school_class: ClassRecord) -> dict[str, date]:

@@ -58,8 +58,8 @@ class Own:
 @dataclass(frozen=True, slots=True, eq=False)
 class PadMoment:
     """What a pad is for just now: the moment of its lesson, the task and how much of it is written,
-    with what it is asked for, what there is to choose from, and the question or picture of free
-    writing."""
+    with what it is asked for, what there is to choose from, the question or picture of free
+    writing; and, once all is written, what may be written freely."""
 
     doing: Doing
     now: Moment | None = None
@@ -68,6 +68,7 @@ class PadMoment:
     asked_with: PromptRecord | None = None
     own: tuple[Own, ...] = ()
     free: str = ""
+    further: str = ""
 
 
 def moment(
@@ -95,6 +96,7 @@ def moment(
         written.get(task.key, 0),
         _asked_with(session, school_class.id, task),
         free=kept.lesson.prompt if task.kind is Kind.FREE else "",
+        further=now.further if now.progress(written).is_enough else "",
     )
 
 

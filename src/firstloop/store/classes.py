@@ -12,6 +12,7 @@ from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
 from firstloop.core.letters.style import PROPORTIONS, Style
 from firstloop.core.teaching.customs import Customs, OwnAmount
 from firstloop.core.teaching.roster import Presence
+from firstloop.core.teaching.steps import SlipsAt
 from firstloop.core.vocabulary.language import Language, Variety
 from firstloop.store import news, own_hands, own_phrases, pupils
 from firstloop.store.base import Base
@@ -168,7 +169,8 @@ def set_joining(session: Session, class_id: int, stages: list[list[str]] | None)
 
 def _customs(data: dict[str, Any]) -> Customs:
     """Customs as the record keeps them; what is not there is as usual."""
-    return Customs(**{**data, "own": OwnAmount(data.get("own", OwnAmount.FEW))})
+    own, slips = data.get("own", OwnAmount.FEW), data.get("slips", SlipsAt.AFTER)
+    return Customs(**{**data, "own": OwnAmount(own), "slips": SlipsAt(slips)})
 
 
 def _ruling(row: _Row) -> Ruling:

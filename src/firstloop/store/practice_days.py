@@ -3,12 +3,15 @@
 A day is the school's own. The rows are few (a letter a day), and kept up as attempts come and go.
 """
 
-from datetime import date
+from collections import defaultdict
+from datetime import date, datetime
+from itertools import pairwise
 
 from sqlalchemy import ForeignKey, delete, func, insert, select
 from sqlalchemy.dialects.sqlite import insert as insert_or_update
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
+from firstloop.core.evidence.task import Kind, Source
 from firstloop.store.attempts import Attempt
 from firstloop.store.base import Base
 from firstloop.store.pupils import Pupil
@@ -72,6 +75,35 @@ def of_class(session: Session, class_id: int) -> dict[str, tuple[date, int]]:
         .group_by(PracticeDay.letter)
     )
     return {letter: (last, count) for letter, last, count in session.execute(rows)}
+
+
+LOOKED_AT_LETTERS = 1000
+"""So many of a class's newest letters tell how quickly it writes now."""
+
+
+def gaps_between_letters(session: Session, class_id: int) -> list[float]:
+    """Seconds from one letter of a child to its next, of the letters that the class wrote last with
+    a pen, each by itself."""
+    newest = (
+        select(Attempt.pupil_id, Attempt.written_at)
+        .join(Pupil, Pupil.id == Attempt.pupil_id)
+        .where(
+            Pupil.class_id == class_id,
+            Attempt.kind == Kind.LETTER.value,
+            Attempt.source == Source.PEN.value,
+            Attempt.text_id.is_(None),
+        )
+        .order_by(Attempt.written_at.desc())
+        .limit(LOOKED_AT_LETTERS)
+    )
+    by_child: dict[int, list[datetime]] = defaultdict(list)
+    for pupil_id, written_at in session.execute(newest):
+        by_child[pupil_id].append(written_at)
+    return [
+        (later - earlier).total_seconds()
+        for moments in by_child.values()
+        for later, earlier in pairwise(moments)
+    ]
 
 
 def rebuild(session: Session) -> None:

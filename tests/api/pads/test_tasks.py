@@ -64,6 +64,28 @@ def test_from_memory_there_is_no_model_and_the_prompt_is_this_pads_own(
     assert pad.post("/api/pad/attempts", json=late).status_code == 201
 
 
+def test_who_is_done_may_write_on_freely_and_a_gap_is_told(
+    client: TestClient, lesson: int, pad: TestClient
+) -> None:
+    client.put("/api/plan/taught", json={"letters": ["i", "n"]})
+    for change in (
+        {"do": "sentence", "sentence": "in it"},
+        {"do": "gap", "word": "it"},
+        {"do": "skip", "kind": "sentence", "skipped": False},
+    ):
+        client.post(f"/api/plan/lessons/{lesson}/changes", json=change)
+    go_to(client, lesson, "sentence")
+    task = pad.get("/api/pad/task").json()
+    assert (task["gap"], task["further"], task["is_enough"]) == ("it", "", False)
+    written = attempt(target="in it", kind=task["kind"], help="copy")
+    assert pad.post("/api/pad/attempts", json=written).status_code == 201
+    done = pad.get("/api/pad/task").json()
+    assert done["further"] == "Done early? Write a sentence of your own."
+    freely = attempt(target="", kind="free", help="recall")
+    assert pad.post("/api/pad/attempts", json=freely).status_code == 201
+    assert pad.get("/api/pad/task").json()["written"] == 1
+
+
 def test_a_letter_is_answered_only_where_the_class_wants_it(
     client: TestClient, pad: TestClient
 ) -> None:

@@ -8,11 +8,12 @@ import pytest
 
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.teaching.changing import with_gap, with_line_filled, with_word_times
 from firstloop.core.teaching.customs import USUAL, Customs, OwnAmount
 from firstloop.core.teaching.going import AGAIN, QUIET, Going, Wrote, how_it_goes
-from firstloop.core.teaching.lesson import Lesson, plan
+from firstloop.core.teaching.lesson import Lesson, LessonError, plan
 from firstloop.core.teaching.lesson_codes import WORDS, new_code, plain
-from firstloop.core.teaching.pad_tasks import Doing, task_now
+from firstloop.core.teaching.pad_tasks import FREELY, Doing, task_now
 from firstloop.core.teaching.steps import Shape, StepKind
 from firstloop.core.teaching.under_way import Moment, Progress, UnderWay, under_way
 from firstloop.core.vocabulary.language import Language
@@ -60,6 +61,31 @@ def test_more_than_enough_of_one_task_makes_up_for_no_other() -> None:
     assert not now(FULL, StepKind.SETTLE).progress({}).is_enough
 
 
+def test_who_has_written_all_may_write_on_freely_and_it_counts_for_nothing() -> None:
+    moment = now(FULL, StepKind.OWN)
+    assert moment.further.startswith("Done early? Find more words with n")
+    assert given(FULL).asks_for(FREELY)
+    before = moment.progress({})
+    assert moment.progress({FREELY: 5}) == before
+    assert now(FULL, StepKind.DATE).further == ""
+    looked_back = plan(["n"], 10, shape=Shape.LOOK_BACK)
+    assert at(looked_back, StepKind.OWN) == [("letter", "n", "copy")]  # nothing is traced again
+
+
+def test_a_word_is_written_so_often_a_sequence_to_its_end_a_sentence_with_a_gap() -> None:
+    lesson = with_gap(with_line_filled(with_word_times(FULL, 3), filled=True), "Ned")
+    (word,) = now(lesson, StepKind.WORDS).tasks
+    assert (word.target, word.enough) == ("nap", 3)
+    (sequence,) = now(lesson, StepKind.LOOK_BACK).tasks
+    assert sequence.target == "r m r m r m r m"
+    (sentence,) = now(lesson, StepKind.SENTENCE).tasks
+    assert (sentence.target, sentence.gap) == ("Nap, Ned.", "Ned")
+    with pytest.raises(LessonError, match="no word of the sentence"):
+        with_gap(FULL, "Sam")
+    with pytest.raises(LessonError, match="1 to 5 times"):
+        with_word_times(FULL, 6)
+
+
 def test_help_fades_from_dots_to_ones_own() -> None:
     helps = [Help.TRACE, Help.FINISH, Help.COPY]
     assert at(FULL, StepKind.OWN) == [("letter", "n", help.value) for help in helps]
@@ -101,12 +127,15 @@ def test_what_is_looked_back_on_may_be_letters_and_words() -> None:
     assert at(lesson, StepKind.LOOK_BACK, memory) == [(*one, "recall") for one in recalled]
 
 
+HEARD = {StepKind.WORDS, StepKind.SENTENCE}
+
+
 @pytest.mark.parametrize(
     ("customs", "steps"),
     [
         (replace(USUAL, own=OwnAmount.ROWS), {StepKind.OWN}),
         (replace(USUAL, rubbing_out=True), {StepKind.WORDS}),
-        (replace(USUAL, from_memory=True), {StepKind.LOOK_BACK, StepKind.WORDS}),
+        (replace(USUAL, from_memory=True), {StepKind.LOOK_BACK, *HEARD}),
         (replace(USUAL, answers=True, tilted=True, largest_family=3, open_joins=True), set()),
     ],
 )

@@ -73,9 +73,10 @@ class OwnLetter(BaseModel):
 class PadTaskOut(BaseModel):
     """What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
-    `is_enough`: so many are written; one more is no fault. `now` is the server's clock, by which
-    the pad sets its own; `let_go` are letters, by the pad's ids, that were set aside there and that
-    the teacher has let go."""
+    `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
+    out; `further` what may be written freely (kind free, help recall) once all is written. `now` is
+    the server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that
+    were set aside there and that the teacher has let go."""
 
     step: StepKind | None
     kind: Kind | None
@@ -97,6 +98,8 @@ class PadTaskOut(BaseModel):
     cells: bool
     tilted: bool
     rubbing_out: bool
+    gap: str
+    further: str
     choose: list[OwnLetter]
     now: datetime
     let_go: list[str]
@@ -133,6 +136,8 @@ def get_task(
         cells=task.in_cells if task else False,
         tilted=school_class.customs.tilted,
         rubbing_out=moment.now is not None and moment.now.may_rub_out,
+        gap=task.gap if task else "",
+        further=moment.further,
         choose=[
             OwnLetter(
                 id=own.work.id,

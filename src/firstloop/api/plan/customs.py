@@ -12,6 +12,7 @@ from firstloop.api.sent import Sent
 from firstloop.core.letters import draw
 from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
 from firstloop.core.teaching.families import LESSON_SIZES
+from firstloop.core.teaching.steps import SlipsAt
 from firstloop.core.text.words import compose
 from firstloop.services import how_it_writes
 from firstloop.store.records import ClassRecord
@@ -24,14 +25,15 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 class CustomsIn(Sent):
     """How many of their own children write, whether they may rub out in games, the largest family
-    that is wished for in one lesson, whether joins stand open that are not taught yet; on pads
-    whether words and earlier letters are written from memory, whether each letter is answered, and
-    whether the paper lies tilted."""
+    that is wished for in one lesson, whether joins stand open that are not taught yet, where slips
+    are spotted, whether words are heard before they are seen; on pads whether each letter is
+    answered, and whether the paper lies tilted."""
 
     own: OwnAmount
     rubbing_out: StrictBool
     largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1], strict=True)]
     open_joins: StrictBool = False
+    slips: SlipsAt = SlipsAt.AFTER
     from_memory: StrictBool = False
     answers: StrictBool = False
     tilted: StrictBool = False

@@ -6,17 +6,19 @@ from datetime import date
 from pydantic import BaseModel
 
 from firstloop.api.plan.letters import WordOut, word_out
+from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.free import picture_of
-from firstloop.core.teaching.lesson import Lesson
+from firstloop.core.teaching.lesson import Lesson, letters_of
+from firstloop.core.teaching.load import Cut, load_of
 from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.steps import STEPS, Rounds, Shape, Showing, StepKind
 from firstloop.core.teaching.under_way import Moment, under_way
 from firstloop.core.vocabulary.language import Language
 from firstloop.core.vocabulary.sentences import look_over
 from firstloop.core.vocabulary.sounds import Word, heard_in
-from firstloop.services.lessons import letters_taught
+from firstloop.services.lessons import letters_taught, pace_of_class
 from firstloop.store import own_vocabulary
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord, LessonRecord
@@ -36,23 +38,27 @@ class LessonStep(BaseModel):
 
 class TaskOut(BaseModel):
     """Something that is written on pads: what, with how much help, how many are enough (null: no
-    limit), on how many lines."""
+    limit), on how many lines, and the word that is a gap in the model."""
 
     kind: Kind
     target: str
     help: Help
     enough: int | None
     rows: int
+    gap: str
 
 
 class WritingOut(BaseModel):
     """Something to write: what kind of text, the text (of free writing, none), on how many lines;
-    of a row how many letters, where that is said."""
+    of a row how many letters, where that is said; how often; the word that is a gap in the
+    model."""
 
     kind: Kind
     text: str
     lines: int
     letters: int | None
+    times: int
+    gap: str
 
 
 class StopOut(BaseModel):
@@ -70,6 +76,7 @@ class StopOut(BaseModel):
     about: list[str]
     parts: list[str]
     letters: list[str]
+    words: list[str]
     minutes: float
     text: str
     rows: int
@@ -79,6 +86,7 @@ class StopOut(BaseModel):
     writings: list[WritingOut]
     tasks: list[TaskOut]
     rubbing_out: bool
+    heard: bool
 
 
 class SentenceOut(BaseModel):
@@ -87,6 +95,18 @@ class SentenceOut(BaseModel):
     text: str
     words: int
     notes: list[str]
+
+
+class LoadOut(BaseModel):
+    """How much a lesson asks of a hand: letters, minutes that they take and that there are, letters
+    a minute; what is to be said of it, and what could be cut."""
+
+    letters: int
+    takes: float
+    has: float
+    pace: float
+    says: list[str]
+    cuts: list[Cut]
 
 
 class LessonMatterOut(BaseModel):
@@ -110,6 +130,10 @@ class LessonMatterOut(BaseModel):
     sentence: SentenceOut
     prompt: str
     picture: str | None
+    word_times: int
+    to_the_end: bool
+    gap: str
+    load: LoadOut
 
 
 class LessonOut(LessonMatterOut):
@@ -126,12 +150,14 @@ class LessonOut(LessonMatterOut):
 @dataclass(frozen=True, slots=True)
 class Known:
     """What a class knows: its taught letters, its own words, how it writes dates and sentences,
-    what it does in its own way."""
+    what it does in its own way, how far it is and how many letters a minute it writes."""
 
     taught: frozenset[str]
     own: tuple[Word, ...]
     language: Language
     customs: Customs
+    stage: Stage
+    pace: float
 
 
 def known_of(session: Session, school_class: ClassRecord) -> Known:
@@ -141,6 +167,8 @@ def known_of(session: Session, school_class: ClassRecord) -> Known:
         tuple(own_vocabulary.of_class(session, school_class.id)),
         school_class.language,
         school_class.customs,
+        school_class.stage,
+        pace_of_class(session, school_class),
     )
 
 
@@ -167,7 +195,8 @@ def _stop_out(moment: Moment) -> StopOut:
         showings=list(moment.showings),
         about=list(stop.about),
         parts=list(moment.parts),
-        letters=list(dict.fromkeys("".join(stop.about))),
+        letters=list(letters_of(stop.about)),
+        words=list(stop.words),
         minutes=stop.minutes,
         text=moment.text,
         rows=moment.rows,
@@ -175,11 +204,19 @@ def _stop_out(moment: Moment) -> StopOut:
         for_her=list(moment.for_her),
         doing=moment.doing,
         writings=[
-            WritingOut(kind=one.kind, text=one.text, lines=one.rows, letters=one.letters)
+            WritingOut(
+                kind=one.kind,
+                text=one.text,
+                lines=one.rows,
+                letters=one.letters,
+                times=one.times,
+                gap=one.gap,
+            )
             for one in moment.writings
         ],
         tasks=[TaskOut.model_validate(task, from_attributes=True) for task in moment.tasks],
         rubbing_out=moment.may_rub_out,
+        heard=moment.heard,
     )
 
 
@@ -209,6 +246,10 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
             for step in lesson.steps
         ],
         prompt=lesson.prompt,
+        word_times=lesson.word_times,
+        to_the_end=lesson.to_the_end,
+        gap=lesson.gap_word,
+        load=LoadOut.model_validate(load_of(given, known.stage, known.pace), from_attributes=True),
         picture=picture_of(lesson.prompt),
         look_back=list(lesson.look_back),
         words=list(lesson.words),

@@ -8,8 +8,17 @@ from firstloop.api.sent import Sent
 from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import changing
 from firstloop.core.teaching import lesson as lessons
-from firstloop.core.teaching.lesson import HALF, LONGEST, LONGEST_NOTE, MOST_WORDS, Lesson
-from firstloop.core.teaching.steps import Rounds, Shape, StepKind
+from firstloop.core.teaching.customs import Customs
+from firstloop.core.teaching.lesson import (
+    HALF,
+    LONGEST,
+    LONGEST_NOTE,
+    MOST_TIMES,
+    MOST_WORDS,
+    Lesson,
+)
+from firstloop.core.teaching.load import Cut, with_cut
+from firstloop.core.teaching.steps import Rounds, Shape, SlipsAt, StepKind
 
 NewPart = Annotated[str, Field(min_length=1, max_length=12, pattern="^[A-Za-z0-9.,!?'-]+$")]
 Text = Annotated[str, Field(max_length=LONGEST_NOTE, pattern=ON_LINES)]
@@ -97,6 +106,34 @@ class SetPrompt(Sent):
     prompt: Text
 
 
+class SetTimes(Sent):
+    """Each word is written so often."""
+
+    do: Literal["word_times"]
+    times: Annotated[int, Field(ge=1, le=MOST_TIMES, strict=True)]
+
+
+class FillLine(Sent):
+    """What is looked back on is written once, or again and again to the end of its line."""
+
+    do: Literal["to_the_end"]
+    filled: StrictBool
+
+
+class SetGap(Sent):
+    """A word of the sentence is a gap in the model; nothing: none is."""
+
+    do: Literal["gap"]
+    word: Text
+
+
+class CutDown(Sent):
+    """Less to write, or a pause in it."""
+
+    do: Literal["cut"]
+    cut: Cut
+
+
 class SetShape(Sent):
     """The steps of another shape."""
 
@@ -123,14 +160,20 @@ LessonChange = Annotated[
     | SetSentence
     | SetAim
     | SetPrompt
+    | SetTimes
+    | FillLine
+    | SetGap
+    | CutDown
     | SetShape
     | SetRounds,
     Field(discriminator="do"),
 ]
 
 
-def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911, PLR0912  # a line a kind
-    """The lesson with the change made; raises LessonError."""
+def changed(  # noqa: PLR0911, PLR0912  # a line a kind
+    lesson: Lesson, change: LessonChange, customs: Customs
+) -> Lesson:
+    """The lesson with the change made, by the class's customs; raises LessonError."""
     match change:
         case MoveStep():
             return changing.moved(lesson, change.kind, change.by)
@@ -154,7 +197,16 @@ def changed(lesson: Lesson, change: LessonChange) -> Lesson:  # noqa: PLR0911, P
             return changing.with_aim(lesson, change.aim)
         case SetPrompt():
             return changing.with_prompt(lesson, change.prompt)
+        case SetTimes():
+            return changing.with_word_times(lesson, change.times)
+        case FillLine():
+            return changing.with_line_filled(lesson, filled=change.filled)
+        case SetGap():
+            return changing.with_gap(lesson, change.word)
+        case CutDown():
+            return with_cut(lesson, change.cut)
         case SetShape():
-            return lessons.reshaped(lesson, change.shape)
+            left_out = {StepKind.SLIPS} if customs.slips is SlipsAt.NEVER else set()
+            return lessons.reshaped(lesson, change.shape, left_out)
         case SetRounds():
             return changing.with_rounds(lesson, change.rounds)

@@ -234,7 +234,11 @@ def post_lesson_change(  # noqa: PLR0917  # what is changed of what, when
 ) -> LessonOut:
     """Keeps a lesson as the teacher has changed it."""
     kept = planning.change(
-        record, school_class.id, lesson_id, lambda lesson: changed(lesson, sent), now
+        record,
+        school_class.id,
+        lesson_id,
+        lambda lesson: changed(lesson, sent, school_class.customs),
+        now,
     )
     return lesson_out(kept, known_of(session, school_class))
 

@@ -7,11 +7,13 @@ from firstloop.core.teaching.lesson import (
     HALF,
     LONGEST,
     MOST_LOOKED_BACK,
+    MOST_TIMES,
     MOST_WORDS,
     Lesson,
     LessonError,
     retimed,
     short,
+    words_in,
 )
 from firstloop.core.teaching.steps import Rounds, StepKind
 
@@ -88,6 +90,31 @@ def with_prompt(lesson: Lesson, prompt: str) -> Lesson:
     """The lesson with free writing that begins with this, or, with nothing, without it."""
     prompt = short(prompt)
     return changed(replace(lesson, prompt=prompt), StepKind.FREE, skipped=prompt == "")
+
+
+def with_word_times(lesson: Lesson, times: int) -> Lesson:
+    """The lesson with each word written so often."""
+    if not 1 <= times <= MOST_TIMES:
+        raise LessonError(f"a word is written 1 to {MOST_TIMES} times, not {times}")
+    return replace(lesson, word_times=times)
+
+
+def with_line_filled(lesson: Lesson, *, filled: bool) -> Lesson:
+    """The lesson with what is looked back on written once, or again and again to the line's end."""
+    return replace(lesson, to_the_end=filled)
+
+
+def with_gap(lesson: Lesson, word: str) -> Lesson:
+    """The lesson with a word of its sentence left out of the model, or with nothing, none; raises
+    LessonError for a word that is not in it.
+
+    >>> from firstloop.core.teaching.lesson import plan
+    >>> with_gap(plan(["n"], 20, sentence="Nap, Ned."), "Ned").gap_word
+    'Ned'
+    """
+    if word and word not in words_in(lesson.sentence):
+        raise LessonError(f'"{word}" is no word of the sentence; choose one that stands in it')
+    return replace(lesson, gap=word)
 
 
 def with_aim(lesson: Lesson, aim: str) -> Lesson:

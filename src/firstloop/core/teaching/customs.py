@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from firstloop.core.contract import Code
 from firstloop.core.teaching.families import LESSON_SIZE
+from firstloop.core.teaching.steps import SlipsAt
 
 
 class OwnAmount(StrEnum):
@@ -82,14 +83,16 @@ def written_of(own: OwnAmount, written: int) -> str:
 @dataclass(frozen=True, slots=True)
 class Customs:
     """A class's customs: how many of their own children write; whether they may rub out in games;
-    the largest family that one lesson takes; whether joins that are not taught stand open; on pads
-    whether words and earlier letters are written from memory, whether each letter is answered, and
-    whether the paper lies tilted."""
+    the largest family that one lesson takes; whether joins that are not taught stand open; where
+    slips are spotted; whether words are heard and then written (else they are shown, and written
+    along), and earlier letters from memory, on the board as on pads; on pads whether each letter is
+    answered, and whether the paper lies tilted."""
 
     own: OwnAmount = OwnAmount.FEW
     rubbing_out: bool = False
     largest_family: int = LESSON_SIZE
     open_joins: bool = False
+    slips: SlipsAt = SlipsAt.AFTER
     from_memory: bool = False
     answers: bool = False
     tilted: bool = False

@@ -56,14 +56,19 @@ def prompts(  # noqa: PLR0911  # a line a kind
     """
     match kind:
         case StepKind.OWN:
+            with_help = ("Trace it on the dots.", "Finish it from its starting dot.")
             return (
-                "Trace it on the dots.",
-                "Finish it from its starting dot.",
+                *(() if lesson.shape is Shape.LOOK_BACK else with_help),
                 AMOUNTS[customs.own].told,
                 "One went wrong? Cross it out, leave it, and write the next.",
             )
         case StepKind.WORDS:
-            return (RUBBING_OUT[customs.rubbing_out],)
+            return (*MARKS, RUBBING_OUT[customs.rubbing_out])
+        case StepKind.PAUSE:
+            return (
+                "Pencils down. Shake your hands out, fingers wide and closed.",
+                "If your hand hurts, stop and say so.",
+            )
         case StepKind.DATE:
             return ("Write the date: capitals and digits touch their line.",)
         case StepKind.LOOK_BACK:
@@ -77,11 +82,37 @@ def prompts(  # noqa: PLR0911  # a line a kind
             return (
                 *_asked_of_the_new(lesson),
                 "Turn one of yours into a small drawing.",
+                *([early] if (early := further_of(StepKind.WORDS, lesson.new)) else ()),
             )
         case StepKind.HOME:
             return ("A few minutes at home, no more.", "Trace, finish, then write your own.")
         case _:
             return ()
+
+
+MARKS = (
+    "A dot under each sound, a line under letters that are one sound.",
+    "Right? Tick it. Not right? Strike the word out and write it again.",
+)
+"""What children mark in their own words, told where they are to do it."""
+
+
+def further_of(kind: StepKind, about: Sequence[str]) -> str:
+    """What who is done early may do, while the others write; nothing where there is no more to it.
+
+    >>> further_of(StepKind.OWN, ["n"])
+    'Done early? Find more words with n: say one, write it, put it in a sentence.'
+    >>> further_of(StepKind.DATE, ["n"])
+    ''
+    """
+    match kind:
+        case StepKind.OWN | StepKind.WORDS if about:
+            words = f"Find more words with {listed(about)}"
+            return f"Done early? {words}: say one, write it, put it in a sentence."
+        case StepKind.OWN | StepKind.WORDS | StepKind.SENTENCE:
+            return "Done early? Write a sentence of your own."
+        case _:
+            return ""
 
 
 def _asked_of_the_new(lesson: Lesson) -> tuple[str, ...]:

@@ -4,17 +4,19 @@ One value drives the board, the pads, the printed page and the record. It is pla
 taught, due and shaky, and a teacher may move, retime, skip and annotate its steps.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass, replace
 from math import floor
 
 from firstloop.core.errors import FirstLoopError
+from firstloop.core.teaching.customs import OwnAmount
 from firstloop.core.teaching.steps import (
     ROUND_STEPS,
     SHAPES,
     STEPS,
     Rounds,
     Shape,
+    SlipsAt,
     StepKind,
     usual_minutes,
 )
@@ -39,11 +41,17 @@ TUNED_FOR = 20.0
 AGAIN = 0.5
 """Of a step's weight, for each further letter that it comes round for."""
 
+BRIEFLY = 0.3
+"""Of the weight of settling down, where it is one line and no step of its own."""
+
 A_PAIR = 3
 """Letters of a pair at most (igh): what is longer is a word."""
 
 MOST_NEW = 7
 """Letters, pairs and words that a lesson is on, at most: a large family."""
+
+MOST_TIMES = 5
+"""How often one word is written in a lesson, at most."""
 
 MOST_WORDS, MOST_LOOKED_BACK, LONGEST_NOTE = 8, 8, 120
 """Words and letters of a lesson, letters of a note or a sentence: more is another lesson."""
@@ -65,7 +73,10 @@ class Lesson:
     its shape teaches nothing new, ones that are looked at again; a lesson of words is on none.
 
     `aim` is what it is for, in one line; `rounds` how its letter steps come round for several;
-    `prompt` what free writing begins with, a question or a picture by its name.
+    `prompt` what free writing begins with, a question or a picture by its name. `word_times` is how
+    often each word is written, `to_the_end` whether what is looked back on is written again and
+    again to the end of its line, `gap` the word that a sentence's model leaves out; `own` how
+    many of their own children write, where it is not what the class usually does.
     """
 
     new: tuple[str, ...]
@@ -78,6 +89,21 @@ class Lesson:
     shape: Shape = Shape.FULL
     rounds: Rounds = Rounds.BY_LETTER
     aim: str = ""
+    word_times: int = 1
+    to_the_end: bool = False
+    gap: str = ""
+    own: OwnAmount | None = None
+
+    @property
+    def gap_word(self) -> str:
+        """The word that is left out, if it is a word of the sentence.
+
+        >>> from dataclasses import replace
+        >>> lesson = replace(plan(["n"], 20, sentence="Nap, Ned."), gap="Ned")
+        >>> lesson.gap_word, replace(lesson, sentence="An ant.").gap_word
+        ('Ned', '')
+        """
+        return self.gap if self.gap in words_in(self.sentence) else ""
 
     @property
     def taught(self) -> tuple[str, ...]:
@@ -121,10 +147,29 @@ class Lesson:
         return sum(step.minutes for step in self.steps if not step.skipped)
 
 
+def words_in(sentence: str) -> tuple[str, ...]:
+    """The words of a sentence, without its marks.
+
+    >>> words_in("Is it hot, Sam?")
+    ('Is', 'it', 'hot', 'Sam')
+    """
+    return tuple(word for word in (one.strip(".,!?") for one in sentence.split()) if word)
+
+
 def parts_of(new: Iterable[str]) -> tuple[str, ...]:
-    """What is shown in turn, each once: letters; a pair or a word as it is, then its letters."""
-    shown = (one for part in new for one in (part, *(part if len(part) > 1 else "")))
+    """What is shown in turn, each once: letters; a pair as it is, then its letters; a word as it
+    is, whole."""
+    shown = (one for part in new for one in (part, *(part if 1 < len(part) <= A_PAIR else "")))
     return tuple(dict.fromkeys(shown))
+
+
+def letters_of(new: Iterable[str]) -> tuple[str, ...]:
+    """The letters that are looked at one by one: not those of a word, which is learnt whole.
+
+    >>> letters_of(["n", "sh", "said"])
+    ('n', 's', 'h')
+    """
+    return tuple(dict.fromkeys(x for part in new if len(part) <= A_PAIR for x in part))
 
 
 def plan(
@@ -136,20 +181,23 @@ def plan(
     sentence: str = "",
     shape: Shape = Shape.FULL,
     aim: str = "",
+    slips: SlipsAt = SlipsAt.AFTER,
+    dated: bool = True,
 ) -> Lesson:
     """A lesson with every step of its shape that fits into its minutes; the others are there,
     skipped.
 
-    Steps without matter are skipped: nothing to look back on, no words yet.
+    Steps without matter are skipped: nothing to look back on, no words yet; slips where the class
+    never looks at them, and the date where it is not to be written yet (not `dated`).
 
     >>> lesson = plan(["n"], 20, look_back=["r"], words=["nap"], sentence="Nap, Ned.")
     >>> lesson.spent, sum(not step.skipped for step in lesson.steps)
     (20.0, 13)
     >>> [step.kind.value for step in plan(["n"], 10).steps if not step.skipped]
-    ['settle', 'date', 'show', 'slips', 'big', 'own', 'best', 'close']
+    ['settle', 'date', 'show', 'big', 'slips', 'own', 'best', 'close']
     >>> short = plan(["n"], 8, words=["nap"], shape=Shape.SHORT)
     >>> [step.kind.value for step in short.steps if not step.skipped]
-    ['show', 'slips', 'own', 'best', 'words']
+    ['settle', 'show', 'big', 'slips', 'own', 'best', 'words']
     >>> plan([], 10)
     Traceback (most recent call last):
     firstloop.core.teaching.lesson.LessonError: a lesson needs something new; choose a letter
@@ -163,18 +211,35 @@ def plan(
     lesson = Lesson(
         new=tuple(new),
         minutes=minutes,
-        steps=tuple(Step(kind, HALF) for kind in StepKind),
+        steps=tuple(Step(kind, HALF) for kind in _in_order(slips)),
         look_back=tuple(look_back),
         words=tuple(words),
         sentence=sentence,
         aim=short(aim),
     )
-    return shaped(lesson, shape)
+    left_out = {
+        kind
+        for kind, out in (
+            (StepKind.SLIPS, slips is SlipsAt.NEVER),
+            (StepKind.DATE, not dated),
+        )
+        if out
+    }
+    return shaped(lesson, shape, left_out)
 
 
-def shaped(lesson: Lesson, shape: Shape) -> Lesson:
+def _in_order(slips: SlipsAt) -> list[StepKind]:
+    """The steps in the order of practice, or with the slips before the letter is tried."""
+    kinds = list(StepKind)
+    if slips is SlipsAt.BEFORE:
+        kinds.remove(StepKind.SLIPS)
+        kinds.insert(kinds.index(StepKind.BIG), StepKind.SLIPS)
+    return kinds
+
+
+def shaped(lesson: Lesson, shape: Shape, left_out: Collection[StepKind] = ()) -> Lesson:
     """The lesson in another shape: the steps of that shape that have matter and fit into its
-    minutes, in the order that they stand in; notes stay.
+    minutes, in the order that they stand in, but for those to be left out; notes stay.
 
     >>> full = shaped(plan(["n"], 20, shape=Shape.SHORT), Shape.FULL)
     >>> full.spent, full.shape.value
@@ -187,17 +252,19 @@ def shaped(lesson: Lesson, shape: Shape) -> Lesson:
             (StepKind.WORDS, lesson.words),
             (StepKind.SENTENCE, lesson.sentence),
             (StepKind.FREE, lesson.prompt),
+            (StepKind.FAMILY, letters_of(lesson.new)),
+            (StepKind.SLIPS, letters_of(lesson.new)),
         )
         if not matter
     }
-    kept = set(SHAPES[shape].steps) - without
+    kept = set(SHAPES[shape].steps) - without - set(left_out)
     if shape is Shape.FULL:
         kept = _fitting(kept, lesson)
     steps = tuple(replace(step, skipped=step.kind not in kept) for step in lesson.steps)
     return retimed(replace(lesson, steps=steps, shape=shape))
 
 
-def reshaped(lesson: Lesson, shape: Shape) -> Lesson:
+def reshaped(lesson: Lesson, shape: Shape, left_out: Collection[StepKind] = ()) -> Lesson:
     """The lesson in another shape, with the minutes that such a lesson usually has: all steps of a
     full one need more than a short one's.
 
@@ -205,7 +272,7 @@ def reshaped(lesson: Lesson, shape: Shape) -> Lesson:
     20
     """
     minutes = min(LONGEST, usual_minutes(shape, len(lesson.new)))
-    return shaped(replace(lesson, minutes=minutes), shape)
+    return shaped(replace(lesson, minutes=minutes), shape, left_out)
 
 
 def _fitting(kept: set[StepKind], lesson: Lesson) -> set[StepKind]:
@@ -227,7 +294,9 @@ def weight_of(kind: StepKind, lesson: Lesson) -> float:
     2.0
     """
     again = len(lesson.new) - 1 if kind in ROUND_STEPS and lesson.new else 0
-    return STEPS[kind].weight * (1.0 + AGAIN * again)
+    weight = STEPS[kind].weight * (1.0 + AGAIN * again)
+    brief = kind is StepKind.SETTLE and lesson.shape is not Shape.FULL
+    return weight * BRIEFLY if brief else weight
 
 
 def _full() -> float:

@@ -29,11 +29,15 @@ class Doing(StrEnum):
 Key = tuple[Kind, str, Help]
 """What attempts at a task are known by."""
 
+FREELY: Key = (Kind.FREE, "", Help.RECALL)
+"""What is written freely: as a task of its own, or by who is done early, where nobody counts it."""
+
 
 @dataclass(frozen=True, slots=True)
 class PadTask:
     """Something to write on a pad: in which step, what, with how much help; how many are enough
-    (None: no limit); in how many rows; and in a cell for each letter, or on one long line."""
+    (None: no limit); in how many rows; and in a cell for each letter, or on one long line. `gap` is
+    the word of a sentence that its model leaves out."""
 
     step: StepKind
     kind: Kind
@@ -41,6 +45,7 @@ class PadTask:
     help: Help
     enough: int | None = 1
     rows: int = 1
+    gap: str = ""
 
     @property
     def in_cells(self) -> bool:
@@ -76,7 +81,7 @@ def tasks_for(step: StepKind, writings: Iterable[Writing], customs: Customs) -> 
     """What is written on pads in a step, in its order.
 
     >>> from firstloop.core.teaching.customs import USUAL
-    >>> for one in tasks_for(StepKind.OWN, [Writing(Kind.ROW, "n", 1)], USUAL):
+    >>> for one in tasks_for(StepKind.OWN, [Writing(Kind.ROW, "n", 1, helped=True)], USUAL):
     ...     print(one.kind.value, one.target, one.help.value, one.enough)
     letter n trace 3
     letter n finish 3
@@ -88,27 +93,29 @@ def tasks_for(step: StepKind, writings: Iterable[Writing], customs: Customs) -> 
 
 def _tasks_of(step: StepKind, writing: Writing, customs: Customs) -> Iterable[PadTask]:
     if writing.kind is Kind.ROW:
-        return _fading(step, writing.text, customs)
+        return _fading(step, writing, customs)
     if writing.kind is Kind.FREE:
-        return (PadTask(step, Kind.FREE, "", Help.RECALL, rows=writing.rows),)
+        return (PadTask(step, *FREELY, rows=writing.rows),)
     from_memory = customs.from_memory and step in (StepKind.LOOK_BACK, StepKind.WORDS)
     if from_memory and writing.kind is Kind.SEQUENCE:
         letters = writing.text.split()
         return [PadTask(step, Kind.LETTER, letter, Help.RECALL) for letter in letters]
     help = Help.RECALL if from_memory else Help.COPY
-    return (PadTask(step, writing.kind, writing.text, help, rows=writing.rows),)
+    task = PadTask(step, writing.kind, writing.text, help, writing.times, writing.rows, writing.gap)
+    return (task,)
 
 
-def _fading(step: StepKind, part: str, customs: Customs) -> Iterable[PadTask]:
-    """Traced, finished from its dots, then one's own."""
+def _fading(step: StepKind, row: Writing, customs: Customs) -> Iterable[PadTask]:
+    """Traced, finished from its dots, then one's own; of what is taught, one's own alone."""
+    part = row.text
     enough = AMOUNTS[customs.own].on_a_pad
     kind, helped = Kind.LETTER, HELPED
     if len(part) > 1:
         kind, helped = Kind.WORD, 1
         enough = None if enough is None else min(enough, MOST_PARTS)
+    first = (Help.TRACE, Help.FINISH) if row.helped else ()
     return (
-        PadTask(step, kind, part, Help.TRACE, helped),
-        PadTask(step, kind, part, Help.FINISH, helped),
+        *(PadTask(step, kind, part, help, helped) for help in first),
         PadTask(step, kind, part, Help.COPY, enough),
     )
 

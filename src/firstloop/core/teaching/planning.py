@@ -7,7 +7,7 @@ from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import LESSON_SIZE, Scheme
 from firstloop.core.teaching.instructions import aim_of
 from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
-from firstloop.core.teaching.steps import Shape
+from firstloop.core.teaching.steps import Shape, SlipsAt
 from firstloop.core.vocabulary.picker import Where, pick
 from firstloop.core.vocabulary.sentences import writable_sentences
 from firstloop.core.vocabulary.sounds import Word, bundled, seldom
@@ -73,11 +73,14 @@ def propose(
     habit: str = "",
     joins: bool = False,
     taught_words: Iterable[str] = (),
+    slips: SlipsAt = SlipsAt.AFTER,
+    date_text: str = "",
 ) -> Lesson:
     """A lesson with its matter filled in: what is due to look back on, words with the letters of
     the lesson in several places, a sentence of taught letters, an aim; raises LessonError. A lesson
     of words takes them from all that is taught. `habit` is what a lesson that mends one is about;
-    `joins` whether the hand joins, so that pairs are joins.
+    `joins` whether the hand joins, so that pairs are joins. The date, if it is told, waits until a
+    capital or digit of it is taught.
 
     >>> due = [Due("t", 2, 0.0, ""), Due("n", 1, 0.0, "")]
     >>> lesson = propose(["n"], 20, taught="iatps", due=due)
@@ -106,7 +109,14 @@ def propose(
         sentence=sentences[0] if sentences else "",
         shape=shape,
         aim=aim_of(shape, new, habit, joins=joins),
+        slips=slips,
+        dated=not date_text or _is_taught_in_part(date_text, known),
     )
+
+
+def _is_taught_in_part(date_text: str, known: set[str]) -> bool:
+    """Whether a date can be begun: some capital or digit of it is taught."""
+    return any((x.isupper() or x.isdigit()) and x in known for x in date_text)
 
 
 def _of_one(parts: Sequence[str], known: set[str], own: Sequence[Word]) -> list[str]:

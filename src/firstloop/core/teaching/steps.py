@@ -13,19 +13,37 @@ class StepKind(StrEnum):
     LOOK_BACK = "look_back"
     FAMILY = "family"
     SHOW = "show"
-    SLIPS = "slips"
     BIG = "big"
+    SLIPS = "slips"
     OWN = "own"
     BEST = "best"
     WORDS = "words"
+    PAUSE = "pause"
     SENTENCE = "sentence"
     FREE = "free"
     CLOSE = "close"
     HOME = "home"
 
 
-ROUND_STEPS = (StepKind.SHOW, StepKind.OWN, StepKind.BEST)
+ROUND_STEPS = (
+    StepKind.SHOW,
+    StepKind.BIG,
+    StepKind.SLIPS,
+    StepKind.OWN,
+    StepKind.BEST,
+    StepKind.WORDS,
+    StepKind.PAUSE,
+)
 """What is done with one letter at a time; of several letters these come round for each."""
+
+
+class SlipsAt(StrEnum):
+    """Where slips are spotted: after the letter was shown and tried once, or before it is tried, or
+    not at all; never before it was seen."""
+
+    AFTER = "after"
+    BEFORE = "before"
+    NEVER = "never"
 
 
 class Rounds(StrEnum):
@@ -99,8 +117,8 @@ STEPS: dict[StepKind, StepInfo] = {
         0,
         (Showing.SHOWN, Showing.TURNS, Showing.BESIDE, Showing.MEMORY, Showing.WRITE),
     ),
+    StepKind.BIG: StepInfo("Try it big", "In the air, on the palm; speaking.", 1.0, 1),
     StepKind.SLIPS: StepInfo("Slips to spot", "Wrong ones, and the right one beside.", 1.5, 2),
-    StepKind.BIG: StepInfo("Big first", "In the air, on the palm; speaking.", 1.0, 1),
     StepKind.OWN: StepInfo("Trace, finish, own", "On dots, then alone, gaps between.", 4.0, 0),
     StepKind.BEST: StepInfo("Choose the best", "Ring it, and say why.", 1.0, 0),
     StepKind.WORDS: StepInfo(
@@ -110,6 +128,7 @@ STEPS: dict[StepKind, StepInfo] = {
         1,
         (Showing.SHOWN, Showing.PAIRS, Showing.BESIDE, Showing.WRITE),
     ),
+    StepKind.PAUSE: StepInfo("Pause", "Pencils down; hands shaken out.", 0.5, 0, (Showing.SHOWN,)),
     StepKind.SENTENCE: StepInfo(
         "A sentence", "Say it, count its words, write it.", 2.5, 3, _WRITTEN
     ),
@@ -133,14 +152,23 @@ class ShapeInfo:
     minutes_more: int
 
 
-_ALL = tuple(kind for kind in StepKind if kind is not StepKind.FREE)
-"""Free writing is a lesson's work by itself; a teacher takes it in when she wants it."""
+_ALL = tuple(kind for kind in StepKind if kind not in (StepKind.FREE, StepKind.PAUSE))
+"""Free writing is a lesson's work by itself, and a pause is put in where much is written: a teacher
+takes them in when she wants them."""
 
 SHAPES: dict[Shape, ShapeInfo] = {
     Shape.SHORT: ShapeInfo(
         "Short",
-        "Show, slips, write, choose, a word.",
-        (StepKind.SHOW, StepKind.SLIPS, StepKind.OWN, StepKind.BEST, StepKind.WORDS),
+        "Show, try, slips, write, choose, a word.",
+        (
+            StepKind.SETTLE,
+            StepKind.SHOW,
+            StepKind.BIG,
+            StepKind.SLIPS,
+            StepKind.OWN,
+            StepKind.BEST,
+            StepKind.WORDS,
+        ),
         8,
         3,
     ),
@@ -149,6 +177,7 @@ SHAPES: dict[Shape, ShapeInfo] = {
         "Look back",
         "Nothing new: letters that are taught, written again.",
         (
+            StepKind.SETTLE,
             StepKind.LOOK_BACK,
             StepKind.FAMILY,
             StepKind.OWN,
@@ -163,9 +192,10 @@ SHAPES: dict[Shape, ShapeInfo] = {
         "Mend a habit",
         "Nothing new: one slip, and the letters that have it.",
         (
-            StepKind.SLIPS,
+            StepKind.SETTLE,
             StepKind.SHOW,
             StepKind.BIG,
+            StepKind.SLIPS,
             StepKind.OWN,
             StepKind.BEST,
             StepKind.CLOSE,
@@ -176,7 +206,13 @@ SHAPES: dict[Shape, ShapeInfo] = {
     Shape.WORDS: ShapeInfo(
         "Words",
         "Nothing new: words and a sentence of taught letters.",
-        (StepKind.DATE, StepKind.WORDS, StepKind.SENTENCE, StepKind.CLOSE),
+        (
+            StepKind.SETTLE,
+            StepKind.DATE,
+            StepKind.WORDS,
+            StepKind.SENTENCE,
+            StepKind.CLOSE,
+        ),
         8,
         0,
     ),

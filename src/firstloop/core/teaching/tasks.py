@@ -7,7 +7,7 @@ from firstloop.core.evidence.task import Kind
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.customs import AMOUNTS, Customs
 from firstloop.core.teaching.lesson import Lesson
-from firstloop.core.teaching.steps import StepKind
+from firstloop.core.teaching.steps import Shape, StepKind
 from firstloop.core.vocabulary.sentences import is_phrase
 
 IN_A_ROW = 18
@@ -21,12 +21,16 @@ MOST_ROWS = 3
 @dataclass(frozen=True, slots=True)
 class Writing:
     """Something to write: what kind of text, the text (of free writing, none), on how many lines;
-    of a row how many letters, where that is said."""
+    of a row how many letters, where that is said, and whether some are traced and finished first;
+    how often a word; and the word of a sentence that stands as a gap in the model."""
 
     kind: Kind
     text: str
     rows: int
     letters: int | None = None
+    helped: bool = False
+    times: int = 1
+    gap: str = ""
 
 
 def writings_of(  # noqa: PLR0911  # a line a kind
@@ -54,21 +58,34 @@ def writings_of(  # noqa: PLR0911  # a line a kind
             words = tuple(Writing(Kind.WORD, x, 1) for x in lesson.look_back if len(x) > 1)
             if not letters:
                 return words
-            return (Writing(Kind.SEQUENCE, letters, rows_for(letters)), *words)
+            sequence = to_the_end(letters) if lesson.to_the_end else letters
+            return (Writing(Kind.SEQUENCE, sequence, rows_for(sequence)), *words)
         case StepKind.OWN:
-            amount = AMOUNTS[customs.own]
+            amount, helped = AMOUNTS[customs.own], lesson.shape is not Shape.LOOK_BACK
             return tuple(
-                Writing(Kind.ROW, part, amount.lines, amount.letters) for part in stop.about
+                Writing(Kind.ROW, part, amount.lines, amount.letters, helped) for part in stop.about
             )
         case StepKind.WORDS:
-            return tuple(Writing(Kind.WORD, word, 1) for word in lesson.words)
+            times = lesson.word_times
+            return tuple(Writing(Kind.WORD, word, 1, times=times) for word in stop.words)
         case StepKind.SENTENCE:
             kind = Kind.PHRASE if is_phrase(lesson.sentence) else Kind.SENTENCE
-            return (Writing(kind, lesson.sentence, rows_for(lesson.sentence)),)
+            rows = rows_for(lesson.sentence)
+            return (Writing(kind, lesson.sentence, rows, gap=lesson.gap_word),)
         case StepKind.FREE:
             return (Writing(Kind.FREE, "", MOST_ROWS),)
         case _:
             return ()
+
+
+def to_the_end(sequence: str) -> str:
+    """A sequence again and again, until the next would not fit on its line any more; at least once.
+
+    >>> to_the_end("r m n"), to_the_end("a b c d e f g h i j")
+    ('r m n r m n r m n', 'a b c d e f g h i j')
+    """
+    again = max(1, (IN_A_ROW + 1) // (len(sequence) + 1))
+    return " ".join([sequence] * again)
 
 
 def rows_for(text: str) -> int:

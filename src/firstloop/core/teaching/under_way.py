@@ -8,9 +8,17 @@ from functools import lru_cache
 
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import AMOUNTS, Customs
-from firstloop.core.teaching.instructions import prompts
+from firstloop.core.teaching.instructions import further_of, prompts
 from firstloop.core.teaching.lesson import Lesson, parts_of
-from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask, doing_at, task_now, tasks_for
+from firstloop.core.teaching.pad_tasks import (
+    FREELY,
+    Doing,
+    Key,
+    PadTask,
+    doing_at,
+    task_now,
+    tasks_for,
+)
 from firstloop.core.teaching.steps import STEPS, Showing, StepKind
 from firstloop.core.teaching.tasks import Writing, writings_of
 from firstloop.core.vocabulary.language import Language, long_date
@@ -31,7 +39,8 @@ class Moment:
     """A stop of a lesson and all that there is to it: what it is called, the teacher's note, the
     ways to show it, and what is shown in turn; the line that is written, as the board has it; what
     it is about, in a line for the teacher; what the class is told, and what only the teacher sees;
-    what pads are for, and what is written on them; whether children may rub out."""
+    what pads are for, and what is written on them; whether children may rub out, and whether what
+    is written is heard before it is seen; what who is done early may write about, if anything."""
 
     stop: Stop
     title: str
@@ -46,6 +55,8 @@ class Moment:
     writings: tuple[Writing, ...]
     tasks: tuple[PadTask, ...]
     may_rub_out: bool
+    heard: bool
+    further: str
 
     @property
     def name(self) -> str:
@@ -128,6 +139,7 @@ def under_way(  # noqa: PLR0917  # what a lesson is given with
     Today's date | Monday 2nd March 2026 | 2
     Look back | r m | 1
     """
+    customs = replace(customs, own=lesson.own or customs.own)
     date_text = long_date(day, language)
     moments = _moments(lesson, date_text, customs)
     return UnderWay(lesson, date_text, customs, moments, _now(moments, at, part))
@@ -144,13 +156,16 @@ def _moments(lesson: Lesson, date_text: str, customs: Customs) -> tuple[Moment, 
 
 @lru_cache(maxsize=64)
 def _keys(lesson: Lesson, date_text: str, customs: Customs) -> frozenset[Key]:
-    """What is written at any moment of a lesson, from memory or from a model."""
-    return frozenset(
+    """What is written at any moment of a lesson, from memory or from a model, or once there is
+    enough of it."""
+    moments = _moments(lesson, date_text, customs)
+    asked = {
         task.key
         for either in (replace(customs, from_memory=one) for one in (False, True))
-        for moment in _moments(lesson, date_text, customs)
+        for moment in moments
         for task in tasks_for(moment.stop.kind, moment.writings, either)
-    )
+    }
+    return frozenset(asked | {FREELY} if any(one.further for one in moments) else asked)
 
 
 def _moment(stop: Stop, note: str, lesson: Lesson, date_text: str, customs: Customs) -> Moment:
@@ -169,11 +184,13 @@ def _moment(stop: Stop, note: str, lesson: Lesson, date_text: str, customs: Cust
         text=text,
         matter=amount or (text if writings else "") or info.what,
         said=prompts(lesson, stop.kind, customs),
-        for_her=lesson.words if is_words else _read_out(stop, lesson),
+        for_her=stop.words if is_words else _read_out(stop, lesson),
         doing=doing_at(stop.kind, tasks),
         writings=writings,
         tasks=tasks,
         may_rub_out=is_words and customs.rubbing_out,
+        heard=customs.from_memory and stop.kind in (StepKind.WORDS, StepKind.SENTENCE),
+        further=further_of(stop.kind, stop.about) if tasks else "",
     )
 
 
