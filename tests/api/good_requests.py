@@ -23,6 +23,7 @@ STYLE = {
     "top": 1.9,
     "drop": -0.95,
     "looks": {"mid": "dashed"},
+    "names": {"mid": "dotted line"},
     "x_height_mm": 8.0,
 }
 
@@ -201,7 +202,8 @@ REQUESTS = (
     good("PUT /api/plan/joining", {"stages": [["a", "n"], ["an"]]}),
     good("DELETE /api/plan/joining"),
     good("POST /api/plan/joining/taught", {"parts": ["a"], "taught": False}),
-    good("GET /api/plan/letters/{letter}", letter="n"),
+    good("GET /api/plan/letters/{letter}", letter="n", query={"habit": "retrace_gap"}),
+    good("GET /api/plan/pairs/{pair}", pair="sh"),
     good(
         "PUT /api/plan/phrases",
         {"key": "drop", "letter": "n", "stroke": 0, "move": 0, "words": "slide down"},

@@ -89,3 +89,19 @@ def test_a_word_is_drawn_as_a_file_still_or_moving(client: TestClient) -> None:
     assert still.headers["content-type"] == moving.headers["content-type"] == "image/svg+xml"
     assert "@keyframes" in moving.text
     assert "@keyframes" not in still.text
+
+
+def test_slips_follow_what_the_class_had_and_a_habit_comes_first(client: TestClient) -> None:
+    def first(**query: str) -> str:
+        page = client.get("/api/plan/letters/n", params=query).json()
+        return str(page["slips"][0]["name"])
+
+    assert first() == "from the foot"
+    assert first(habit="branch_place") == "leaving the stem at the top"
+    pair = client.get("/api/plan/pairs/sh").json()
+    assert [slip["name"] for slip in pair["slips"]] == [
+        "far apart",
+        "the other way round",
+        "h too short",
+    ]
+    assert client.get("/api/plan/pairs/n").json()["slips"] == []

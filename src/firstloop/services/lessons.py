@@ -1,5 +1,6 @@
 """Lessons: what today is about, planning one, changing it, giving it."""
 
+from collections import Counter
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
@@ -9,7 +10,7 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script
 from firstloop.core.teaching.due import Due, Practised, due, shaky_share
 from firstloop.core.teaching.families import Family
-from firstloop.core.teaching.habits import HABITS, LOOKED_AT_DAYS, Habit, habits
+from firstloop.core.teaching.habits import LOOKED_AT_DAYS, Habit, habits
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.load import pace_of
 from firstloop.core.teaching.pad_tasks import Doing
@@ -112,7 +113,7 @@ def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: dat
         due=due(_practised(session, school_class), day),
         own_words=own_vocabulary.of_class(session, school_class.id),
         shape=asked.shape,
-        habit=HABITS.get(asked.habit, "") if asked.habit else "",
+        habit=asked.habit,
         joins=school_class.hand.joins,
         taught_words=taught_words.of_class(session, school_class.id),
         slips=school_class.customs.slips,
@@ -138,6 +139,16 @@ def habits_of(session: Session, school_class: ClassRecord, now: datetime) -> tup
     lately = slipped.since(session, school_class.id, now - LOOKED_AT)
     here = [one for one in lately if one.pupil_id in school_class.here]
     return habits(here, letters_taught(session, school_class))
+
+
+def slips_seen(
+    session: Session, school_class: ClassRecord, letter: str, now: datetime
+) -> dict[Code, float]:
+    """Which share of the class's children had which slip in a letter of late."""
+    here = school_class.here
+    lately = slipped.since(session, school_class.id, now - LOOKED_AT)
+    counts = Counter(one.code for one in lately if one.letter == letter and one.pupil_id in here)
+    return {code: count / len(here) for code, count in counts.items()}
 
 
 def under_way_of(kept: LessonRecord, school_class: ClassRecord) -> UnderWay:

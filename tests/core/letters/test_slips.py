@@ -5,12 +5,14 @@ from typing import Any
 import numpy as np
 import pytest
 
+from firstloop.core.contract import Code
 from firstloop.core.evidence.pupils import draw_pupil, write
-from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters import HANDS, PLAIN, Hand, draw
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SHOWN, SLIPS, shown_slips
 from firstloop.core.letters.slips.usual import kind_of, usual_of
+from firstloop.core.text.pair_slips import APART, draw_pair, pair_slips
 
 pytestmark = pytest.mark.measuring
 
@@ -120,3 +122,36 @@ def test_nothing_but_the_slip_tells_a_dot_from_the_right_one(letter: str) -> Non
         dots = [one for one in strokes if np.ptp(one, axis=0).max() < 0.15]
         for dot in dots:
             assert np.ptp(dot, axis=0) == pytest.approx(np.ptp(right, axis=0)), slip.name
+
+
+def test_what_the_class_had_of_late_comes_first_and_what_is_to_be_mended_before_all() -> None:
+    def names(seen: dict[Code, float], habit: Code | None = None) -> list[str]:
+        found = shown_slips(PLAIN.scripts["n"], PLAIN, Ruling(), seen, habit)
+        return [slip.name for slip, _ in found]
+
+    usual = names({})
+    assert usual[0] == "from the foot"
+    assert names({Code.RETRACE_GAP: 0.5})[0] == "running off the stem"
+    assert names({Code.RETRACE_GAP: 0.05})[0] == "from the foot"
+    assert names({}, Code.BRANCH_PLACE)[0] == "leaving the stem at the top"
+
+
+@pytest.mark.parametrize("hand", HANDS.values(), ids=lambda hand: hand.name)
+@pytest.mark.parametrize("pair", ["sh", "ch", "th", "ck", "ee", "oo", "ng"])
+def test_a_slip_of_a_pair_changes_one_thing_of_it(hand: Hand, pair: str) -> None:
+    right = np.vstack(draw_pair(pair, hand, Ruling()))
+    slips = pair_slips(pair, hand, Ruling())
+    assert slips
+    for name, strokes in slips:
+        wrong = np.vstack(strokes)
+        if name == "far apart":
+            assert np.ptp(wrong[:, 0]) > np.ptp(right[:, 0]) + APART / 2
+        elif name.endswith("too short"):
+            assert np.ptp(wrong[:, 0]) == pytest.approx(np.ptp(right[:, 0]), abs=1e-6)
+            assert wrong[:, 1].max() <= right[:, 1].max()
+        elif name == "the second too small":
+            assert np.ptp(wrong[:, 0]) < np.ptp(right[:, 0])
+
+
+def test_what_is_no_pair_has_no_slips_of_a_pair() -> None:
+    assert pair_slips("igh", PLAIN, Ruling()) == []

@@ -5,10 +5,12 @@ import { classroomQuery } from "./classShown";
 import { $api, exact } from "./client";
 import { sessionQuery } from "./sessionQueries";
 import type {
+  Code,
   CustomsOut,
   LetterDrawing,
   LetterGroup,
   LetterPage,
+  PairSlips,
   Preview,
   StyleIn,
 } from "./schema";
@@ -61,12 +63,23 @@ export function useLetter(letter: string) {
   );
 }
 
-export function useLetterPage(letter: string) {
+/** A letter's page; of a lesson that mends a habit, with that slip first. */
+export function useLetterPage(letter: string, habit: Code | null = null) {
   return $api.useQuery(
     "get",
     "/api/plan/letters/{letter}",
-    { params: { path: { letter } } },
+    { params: { path: { letter }, query: habit === null ? {} : { habit } } },
     { ...FOR_GOOD, select: exact<LetterPage> },
+  );
+}
+
+/** What goes wrong in a pair of letters. */
+export function usePairSlips(pair: string) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/pairs/{pair}",
+    { params: { path: { pair } } },
+    { ...FOR_GOOD, select: exact<PairSlips> },
   );
 }
 

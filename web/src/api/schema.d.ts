@@ -1321,6 +1321,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/pairs/{pair}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pair Slips
+         * @description What goes wrong in a pair of letters; nothing in what is no pair.
+         */
+        get: operations["get_pair_slips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/letters/{letter}": {
         parameters: {
             query?: never;
@@ -1330,7 +1350,7 @@ export interface paths {
         };
         /**
          * Get Letter Page
-         * @description A letter's page.
+         * @description A letter's page; its slips by what the class had of late, those of a habit first.
          */
         get: operations["get_letter_page"];
         put?: never;
@@ -2573,9 +2593,9 @@ export interface components {
         /**
          * CustomsIn
          * @description How many of their own children write, whether they may rub out in games, the largest family
-         *     that is wished for in one lesson, whether joins stand open that are not taught yet; on pads
-         *     whether words and earlier letters are written from memory, whether each letter is answered, and
-         *     whether the paper lies tilted.
+         *     that is wished for in one lesson, whether joins stand open that are not taught yet, where slips
+         *     are spotted, whether words are heard before they are seen; on pads whether each letter is
+         *     answered, and whether the paper lies tilted.
          */
         CustomsIn: {
             own: components["schemas"]["OwnAmount"];
@@ -2588,6 +2608,8 @@ export interface components {
              * @default false
              */
             open_joins: boolean;
+            /** @default after */
+            slips: components["schemas"]["SlipsAt"];
             /**
              * From Memory
              * @default false
@@ -2619,6 +2641,8 @@ export interface components {
              * @default false
              */
             open_joins: boolean;
+            /** @default after */
+            slips: components["schemas"]["SlipsAt"];
             /**
              * From Memory
              * @default false
@@ -2642,6 +2666,24 @@ export interface components {
             sizes: number[];
             /** Joins */
             joins: components["schemas"]["JoinsChoice"][];
+        };
+        /**
+         * Cut
+         * @description What could be done about too much.
+         * @enum {string}
+         */
+        Cut: "fewer_own" | "fewer_letters" | "no_sentence" | "no_date" | "pause";
+        /**
+         * CutDown
+         * @description Less to write, or a pause in it.
+         */
+        CutDown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "cut";
+            cut: components["schemas"]["Cut"];
         };
         /**
          * DayOut
@@ -2777,6 +2819,19 @@ export interface components {
         FileIn: {
             /** Text */
             text: string;
+        };
+        /**
+         * FillLine
+         * @description What is looked back on is written once, or again and again to the end of its line.
+         */
+        FillLine: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "to_the_end";
+            /** Filled */
+            filled: boolean;
         };
         /**
          * FindingInText
@@ -3143,6 +3198,14 @@ export interface components {
             prompt: string;
             /** Picture */
             picture: string | null;
+            /** Word Times */
+            word_times: number;
+            /** To The End */
+            to_the_end: boolean;
+            /** Gap */
+            gap: string;
+            habit: components["schemas"]["Code"] | null;
+            load: components["schemas"]["LoadOut"];
         };
         /**
          * LessonOut
@@ -3179,6 +3242,14 @@ export interface components {
             prompt: string;
             /** Picture */
             picture: string | null;
+            /** Word Times */
+            word_times: number;
+            /** To The End */
+            to_the_end: boolean;
+            /** Gap */
+            gap: string;
+            habit: components["schemas"]["Code"] | null;
+            load: components["schemas"]["LoadOut"];
             /** Id */
             id: number;
             /**
@@ -3373,6 +3444,25 @@ export interface components {
             faults: components["schemas"]["ListFault"][];
         };
         /**
+         * LoadOut
+         * @description How much a lesson asks of a hand: letters, minutes that they take and that there are, letters
+         *     a minute; what is to be said of it, and what could be cut.
+         */
+        LoadOut: {
+            /** Letters */
+            letters: number;
+            /** Takes */
+            takes: number;
+            /** Has */
+            has: number;
+            /** Pace */
+            pace: number;
+            /** Says */
+            says: string[];
+            /** Cuts */
+            cuts: components["schemas"]["Cut"][];
+        };
+        /**
          * LookedOut
          * @description A sentence's words and what it lacks.
          */
@@ -3436,10 +3526,13 @@ export interface components {
          * MoveDrawing
          * @description A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
          *     where its number stands. `begin` is said before the first of a letter's stroke, while the pen is
-         *     in the air: where it is to be set down.
+         *     in the air: where it is to be set down. `of` is the letter of a word that it belongs to, from 0;
+         *     a join belongs to the one that it leads to.
          */
         MoveDrawing: {
             kind: components["schemas"]["MoveKind"];
+            /** Of */
+            of: number;
             /** Begin */
             begin: string | null;
             /** Words */
@@ -3744,9 +3837,10 @@ export interface components {
          * PadTaskOut
          * @description What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
          *     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
-         *     `is_enough`: so many are written; one more is no fault. `now` is the server's clock, by which
-         *     the pad sets its own; `let_go` are letters, by the pad's ids, that were set aside there and that
-         *     the teacher has let go.
+         *     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
+         *     out; `further` what may be written freely (kind free, help recall) once all is written. `now` is
+         *     the server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that
+         *     were set aside there and that the teacher has let go.
          */
         PadTaskOut: {
             step: components["schemas"]["StepKind"] | null;
@@ -3780,6 +3874,10 @@ export interface components {
             tilted: boolean;
             /** Rubbing Out */
             rubbing_out: boolean;
+            /** Gap */
+            gap: string;
+            /** Further */
+            further: string;
             /** Choose */
             choose: components["schemas"]["OwnLetter"][];
             /**
@@ -3789,6 +3887,15 @@ export interface components {
             now: string;
             /** Let Go */
             let_go: string[];
+        };
+        /**
+         * PairSlips
+         * @description A pair of letters as it is written, and its slips.
+         */
+        PairSlips: {
+            right: components["schemas"]["Picture"];
+            /** Slips */
+            slips: components["schemas"]["SlipPicture"][];
         };
         /**
          * PasswordIn
@@ -4267,6 +4374,19 @@ export interface components {
             at: string;
         };
         /**
+         * SetGap
+         * @description A word of the sentence is a gap in the model; nothing: none is.
+         */
+        SetGap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "gap";
+            /** Word */
+            word: string;
+        };
+        /**
          * SetPrompt
          * @description Another thing to begin free writing with; nothing: there is none.
          */
@@ -4317,6 +4437,19 @@ export interface components {
             shape: components["schemas"]["Shape"];
         };
         /**
+         * SetTimes
+         * @description Each word is written so often.
+         */
+        SetTimes: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "word_times";
+            /** Times */
+            times: number;
+        };
+        /**
          * SetWords
          * @description Other words in place of the lesson's own: a chain, or what they were before it.
          */
@@ -4365,7 +4498,7 @@ export interface components {
          * @description A way in which the board can show a step.
          * @enum {string}
          */
-        Showing: "shown" | "turns" | "beside" | "memory" | "pairs" | "write";
+        Showing: "shown" | "turns" | "beside" | "memory" | "pairs" | "rub_out" | "write";
         /**
          * SkipStep
          * @description A step is left out or brought back; its minutes go to the others or come from them.
@@ -4400,6 +4533,13 @@ export interface components {
             name: string;
             picture: components["schemas"]["Picture"] | null;
         };
+        /**
+         * SlipsAt
+         * @description Where slips are spotted: after the letter was shown and tried once, or before it is tried, or
+         *     not at all; never before it was seen.
+         * @enum {string}
+         */
+        SlipsAt: "after" | "before" | "never";
         /**
          * SmallPicture
          * @description A letter to be recognised by, not to be drawn move by move: strokes of points in u.
@@ -4497,7 +4637,7 @@ export interface components {
          * @description The steps of a lesson, in the order of practice.
          * @enum {string}
          */
-        StepKind: "settle" | "date" | "look_back" | "family" | "show" | "slips" | "big" | "own" | "best" | "words" | "sentence" | "free" | "close" | "home";
+        StepKind: "settle" | "date" | "look_back" | "family" | "show" | "big" | "slips" | "own" | "best" | "words" | "pause" | "sentence" | "free" | "close" | "home";
         /**
          * StepOut
          * @description What a letter brings where it stands in the order.
@@ -4539,6 +4679,8 @@ export interface components {
             parts: string[];
             /** Letters */
             letters: string[];
+            /** Words */
+            words: string[];
             /** Minutes */
             minutes: number;
             /** Text */
@@ -4556,6 +4698,8 @@ export interface components {
             tasks: components["schemas"]["TaskOut"][];
             /** Rubbing Out */
             rubbing_out: boolean;
+            /** Heard */
+            heard: boolean;
         };
         /**
          * StoredOut
@@ -4674,7 +4818,7 @@ export interface components {
         /**
          * TaskOut
          * @description Something that is written on pads: what, with how much help, how many are enough (null: no
-         *     limit), on how many lines.
+         *     limit), on how many lines, and the word that is a gap in the model.
          */
         TaskOut: {
             kind: components["schemas"]["Kind"];
@@ -4685,6 +4829,8 @@ export interface components {
             enough: number | null;
             /** Rows */
             rows: number;
+            /** Gap */
+            gap: string;
         };
         /**
          * TaughtFamily
@@ -5004,7 +5150,8 @@ export interface components {
         /**
          * WritingOut
          * @description Something to write: what kind of text, the text (of free writing, none), on how many lines;
-         *     of a row how many letters, where that is said.
+         *     of a row how many letters, where that is said; how often; the word that is a gap in the
+         *     model.
          */
         WritingOut: {
             kind: components["schemas"]["Kind"];
@@ -5014,6 +5161,10 @@ export interface components {
             lines: number;
             /** Letters */
             letters: number | null;
+            /** Times */
+            times: number;
+            /** Gap */
+            gap: string;
         };
         /**
          * ZoneIn
@@ -5096,6 +5247,8 @@ export type CopyIn = components['schemas']['CopyIn'];
 export type CostOut = components['schemas']['CostOut'];
 export type CustomsIn = components['schemas']['CustomsIn'];
 export type CustomsOut = components['schemas']['CustomsOut'];
+export type Cut = components['schemas']['Cut'];
+export type CutDown = components['schemas']['CutDown'];
 export type DayOut = components['schemas']['DayOut'];
 export type Dimension = components['schemas']['Dimension'];
 export type Doing = components['schemas']['Doing'];
@@ -5106,6 +5259,7 @@ export type FamilyOut = components['schemas']['FamilyOut'];
 export type FamilyPlace = components['schemas']['FamilyPlace'];
 export type FaultOut = components['schemas']['FaultOut'];
 export type FileIn = components['schemas']['FileIn'];
+export type FillLine = components['schemas']['FillLine'];
 export type FindingInText = components['schemas']['FindingInText'];
 export type FindingOut = components['schemas']['FindingOut'];
 export type FollowIn = components['schemas']['FollowIn'];
@@ -5148,6 +5302,7 @@ export type LinesPreset = components['schemas']['LinesPreset'];
 export type ListFault = components['schemas']['ListFault'];
 export type ListIn = components['schemas']['ListIn'];
 export type ListOut = components['schemas']['ListOut'];
+export type LoadOut = components['schemas']['LoadOut'];
 export type LookedOut = components['schemas']['LookedOut'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
@@ -5180,6 +5335,7 @@ export type PadOut = components['schemas']['PadOut'];
 export type PadRuling = components['schemas']['PadRuling'];
 export type PadState = components['schemas']['PadState'];
 export type PadTaskOut = components['schemas']['PadTaskOut'];
+export type PairSlips = components['schemas']['PairSlips'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
 export type Picture = components['schemas']['Picture'];
@@ -5221,10 +5377,12 @@ export type SentenceOut = components['schemas']['SentenceOut'];
 export type SessionOut = components['schemas']['SessionOut'];
 export type SetAim = components['schemas']['SetAim'];
 export type SetAsideOut = components['schemas']['SetAsideOut'];
+export type SetGap = components['schemas']['SetGap'];
 export type SetPrompt = components['schemas']['SetPrompt'];
 export type SetRounds = components['schemas']['SetRounds'];
 export type SetSentence = components['schemas']['SetSentence'];
 export type SetShape = components['schemas']['SetShape'];
+export type SetTimes = components['schemas']['SetTimes'];
 export type SetWords = components['schemas']['SetWords'];
 export type Shape = components['schemas']['Shape'];
 export type ShapeOut = components['schemas']['ShapeOut'];
@@ -5233,6 +5391,7 @@ export type Showing = components['schemas']['Showing'];
 export type SkipStep = components['schemas']['SkipStep'];
 export type SlipPicture = components['schemas']['SlipPicture'];
 export type SlipSeen = components['schemas']['SlipSeen'];
+export type SlipsAt = components['schemas']['SlipsAt'];
 export type SmallPicture = components['schemas']['SmallPicture'];
 export type SoundIn = components['schemas']['SoundIn'];
 export type Source = components['schemas']['Source'];
@@ -14161,9 +14320,126 @@ export interface operations {
             };
         };
     };
-    get_letter_page: {
+    get_pair_slips: {
         parameters: {
             query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pair: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairSlips"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_letter_page: {
+        parameters: {
+            query?: {
+                habit?: components["schemas"]["Code"] | null;
+            };
             header?: {
                 /** @description The class that is meant, by its id: 409 where another is open. */
                 "First-Loop-Class"?: number | null;
@@ -16712,7 +16988,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetTimes"] | components["schemas"]["FillLine"] | components["schemas"]["SetGap"] | components["schemas"]["CutDown"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
             };
         };
         responses: {

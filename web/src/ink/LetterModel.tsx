@@ -18,6 +18,7 @@ export function LetterModel({
   numbered = false,
   filled = false,
   emptied = false,
+  unseen = false,
   margin = 0.7,
   className,
 }: {
@@ -29,6 +30,8 @@ export function LetterModel({
   filled?: boolean;
   /** Only the lines and where it begins: to be written by who looks at it. */
   emptied?: boolean;
+  /** What is not drawn yet is not seen either. */
+  unseen?: boolean;
   margin?: number;
   className?: string;
 }) {
@@ -46,6 +49,7 @@ export function LetterModel({
       {filled && <SpaceBands letter={letter} />}
       <RuledLines lines={letter.lines} />
       {!emptied &&
+        !unseen &&
         letter.strokes
           .flat()
           .map(({ points }, at) => (
@@ -63,7 +67,7 @@ export function LetterModel({
         ) : null;
       })}
       {letter.strokes.map(([first], at) =>
-        first ? <StartDot key={at} points={first.points} r={PEN * 0.85} /> : null,
+        first && !unseen ? <StartDot key={at} points={first.points} r={PEN * 0.85} /> : null,
       )}
       {numbered
         ? letter.strokes

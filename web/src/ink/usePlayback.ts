@@ -14,9 +14,14 @@ export interface Playback {
 
 const wantsStillness = () => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
-/** Begins at the end (all drawn), unless it is told to play at once. */
-export function usePlayback(total_s: number, { playAtOnce = false } = {}): Playback {
-  const [time_s, setTime] = useState(() => (playAtOnce && !wantsStillness() ? 0 : total_s));
+/** Begins at the end (all drawn), unless it is told to play at once or to begin with nothing. */
+export function usePlayback(
+  total_s: number,
+  { playAtOnce = false, fromNothing = false } = {},
+): Playback {
+  const [time_s, setTime] = useState(() =>
+    (playAtOnce || fromNothing) && !wantsStillness() ? 0 : total_s,
+  );
   const [playing, setPlaying] = useState(() => playAtOnce && !wantsStillness());
   const [until, setUntil] = useState(Infinity);
   const end = Math.min(total_s, until);

@@ -36,3 +36,8 @@ export function strokesOf(row: readonly Placed[]): Point[][] {
     letter.strokes.flat().map(({ points }) => points.map(([x, y]): Point => [x + left, y])),
   );
 }
+
+/** Whether a word, with its marks, is the one that is left out. */
+export function isGap(word: string, gap: string): boolean {
+  return gap !== "" && word.replace(/[.,!?]+$/, "") === gap;
+}

@@ -23,7 +23,14 @@ import { type PageHook, usePage } from "./usePage";
 /** u: of a letter without a model, written from memory. */
 const USUAL_WIDTH = 1;
 
-export function CellsPage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
+interface Props {
+  task: PadTaskOut;
+  pad: PadLesson;
+  /** Leads on to lines that are written on freely, where all is written. */
+  further: (() => void) | null;
+}
+
+export function CellsPage({ task, pad, further }: Props) {
   const page = usePage({ task, onKept: pad.kept });
   const letter = task.model?.words[0] ?? null;
   const leftHanded = task.handedness === "left";
@@ -52,7 +59,7 @@ export function CellsPage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
           )}
         </Sheet>
       </div>
-      <PadBar task={task} page={page} pad={pad} enough={enough} />
+      <PadBar task={task} page={page} pad={pad} enough={enough} further={further} />
     </>
   );
 }

@@ -10,7 +10,7 @@ import { unitFor } from "../ink/longLine";
 import { rowHeight, ruledFor } from "../ink/padGeometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
-import { rowsOf, strokesOf } from "../ink/wordRows";
+import { isGap, rowsOf, strokesOf } from "../ink/wordRows";
 import { AskedWith } from "./AskedWith";
 import { Helped } from "./Helped";
 import { linesOf } from "./layout";
@@ -24,7 +24,14 @@ import { type PageHook, usePage } from "./usePage";
 const MODEL_LINE = 16;
 const LEFT = 0.5;
 
-export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
+interface Props {
+  task: PadTaskOut;
+  pad: PadLesson;
+  /** Leads on to lines that are written on freely, where all is written. */
+  further: (() => void) | null;
+}
+
+export function LinePage({ task, pad, further }: Props) {
   const lines = useMemo(() => linesOf(task.ruling.lines), [task.ruling]);
   const { rows } = task;
   const page = usePage({ task, line: { lines, rows }, onKept: pad.kept });
@@ -41,7 +48,7 @@ export function LinePage({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
           )}
         </Sheet>
       </div>
-      <PadBar task={task} page={page} pad={pad} enough={enough} />
+      <PadBar task={task} page={page} pad={pad} enough={enough} further={further} />
     </>
   );
 }
@@ -56,14 +63,16 @@ function Above({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
   return (
     <div className="flex shrink-0 flex-col gap-1">
       {rowsOf([...words], MODEL_LINE).map((row, at) => {
-        const strokes = strokesOf(row);
-        const view = viewOf(lines, { ...boxOf(strokes), left: 0, right: MODEL_LINE }, 0.4);
+        const all = strokesOf(row);
+        const left = row.filter(({ letter }) => isGap(letter.letter, task.gap));
+        const strokes = strokesOf(row.filter((one) => !left.includes(one)));
+        const view = viewOf(lines, { ...boxOf(all), left: 0, right: MODEL_LINE }, 0.4);
         return (
           <svg
             key={at}
             viewBox={viewBoxOf(view)}
             role="img"
-            aria-label={row.map(({ letter }) => letter.letter).join(" ")}
+            aria-label={row.map((one) => (left.includes(one) ? "…" : one.letter.letter)).join(" ")}
             className="h-[max(4.5rem,13vh)] rounded-lg border-2 border-crease bg-leaf"
             preserveAspectRatio="xMinYMid meet"
           >
@@ -71,6 +80,18 @@ function Above({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
             {strokes.map((points, stroke) => (
               <PenLine key={stroke} points={points} width={0.09} />
             ))}
+            {left.map((one, gap) => {
+              const box = boxOf(strokesOf([one]));
+              return (
+                <path
+                  key={gap}
+                  d={`M${String(box.left)} 0H${String(box.right)}`}
+                  className="fill-none stroke-ember"
+                  strokeWidth={0.09}
+                  strokeLinecap="round"
+                />
+              );
+            })}
           </svg>
         );
       })}
@@ -126,7 +147,7 @@ function LineSheet({
         ) : null}
       </svg>
       <InkCanvas
-        label={`Line for ${task.target ?? "what you want to say"}`}
+        label={`Line for ${task.kind === "free" ? "what you want to say" : (task.target ?? "")}`}
         frame={frame}
         size={sheet}
         tilt_deg={sheet.tilt_deg}

@@ -369,3 +369,36 @@ test("in the air nothing is handed in", async () => {
   expect(sent()).toEqual([]);
   expect(store.waiting).toEqual([]);
 });
+
+test("who has written all goes on freely, as long as the others write", async () => {
+  give({ is_enough: true, written: 5, further: "Find more words with l." });
+  open();
+  await sheet();
+  act(() => {
+    button("More lines").click();
+  });
+  expect(await screen.findByText("Find more words with l.")).toBeVisible();
+  await stroke("Line for what you want to say");
+  // The pad asks anew while it is written on: nothing is taken from under the pen.
+  happens(EVENTS, "task");
+  await act(() => Promise.resolve());
+  expect(sent()).toEqual([]);
+  act(() => {
+    button("Done").click();
+  });
+  await sentOnes(1);
+  expect(sent()[0]).toMatchObject({ kind: "free", target: "", help: "recall" });
+});
+
+test("a word of a sentence that is left out is a gap in its model", async () => {
+  const [only] = padTask().model?.words ?? [];
+  const words = only
+    ? [
+        { ...only, letter: "Is" },
+        { ...only, letter: "it?" },
+      ]
+    : [];
+  give({ kind: "sentence", target: "Is it?", cells: false, gap: "it", model: { words } });
+  open();
+  expect(await screen.findByRole("img", { name: "Is …" })).toBeVisible();
+});

@@ -1,13 +1,15 @@
 /** The pad: one page that follows the lesson. A child needs no reading. */
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { CloudOff, Eye } from "lucide-react";
 
+import type { PadTaskOut } from "../api/schema";
 import { Tile } from "../ui/Tile";
 import { AirPage } from "./AirPage";
 import { CellsPage } from "./CellsPage";
 import { ChoosePage } from "./ChoosePage";
 import { CodePage } from "./CodePage";
 import { ForAdults } from "./ForAdults";
+import { freely } from "./freely";
 import { LinePage } from "./LinePage";
 import { Bye, Waits, Watch } from "./pictures";
 import { TilesPage } from "./TilesPage";
@@ -99,7 +101,7 @@ function Doing({ pad }: { pad: PadLesson }) {
   if (!task) return null;
   switch (task.doing) {
     case "write":
-      return task.cells ? <CellsPage task={task} pad={pad} /> : <LinePage task={task} pad={pad} />;
+      return <Writing key={`${String(task.seat)} ${String(task.step)}`} task={task} pad={pad} />;
     case "air":
       return <AirPage task={task} replays={pad.replays} />;
     case "choose":
@@ -112,6 +114,23 @@ function Doing({ pad }: { pad: PadLesson }) {
         </Middle>
       );
   }
+}
+
+/** What is asked for; and once it is written, for who wants to, lines to write on freely. */
+function Writing({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
+  const [more, setMore] = useState(false);
+  const asked = more && task.further ? freely(task) : task;
+  const further =
+    task.further && !more
+      ? () => {
+          setMore(true);
+        }
+      : null;
+  return asked.cells ? (
+    <CellsPage task={asked} pad={pad} further={further} />
+  ) : (
+    <LinePage key={asked.kind} task={asked} pad={pad} further={further} />
+  );
 }
 
 /** Whose pad it is, and that it is alone. A press on the tile passes the tablet on. */

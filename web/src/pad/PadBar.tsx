@@ -13,11 +13,14 @@ export function PadBar({
   page,
   pad,
   enough,
+  further,
 }: {
   task: PadTaskOut;
   page: PageHook;
   pad: PadLesson;
   enough: boolean;
+  /** Leads on to lines that are written on freely. */
+  further: (() => void) | null;
 }) {
   const written = page.strokes.length > 0;
   return (
@@ -40,6 +43,11 @@ export function PadBar({
         {pad.answer?.say}
         {enough ? <span className="sr-only">That is enough</span> : null}
       </p>
+      {further ? (
+        <PadButton name="More lines" onClick={further}>
+          <MoreLines />
+        </PadButton>
+      ) : null}
       <PadButton
         look="done"
         name="Done"
@@ -51,6 +59,16 @@ export function PadBar({
         <Check aria-hidden size={36} />
       </PadButton>
     </footer>
+  );
+}
+
+/** Lines that go on. */
+function MoreLines() {
+  return (
+    <svg viewBox="0 0 36 36" className="size-10" fill="none" strokeWidth={2.6} aria-hidden>
+      <path d="M5 12H31M5 21H31M5 30H17" className="stroke-rule-deep" strokeLinecap="round" />
+      <path d="M27 25V35M22 30H32" className="stroke-ember" strokeLinecap="round" />
+    </svg>
   );
 }
 

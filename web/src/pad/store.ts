@@ -10,6 +10,7 @@ import { v4 as uuid } from "uuid";
 import type { InkStroke, Kind, PadAttemptIn, PadTaskOut, RulingLine as Line } from "../api/schema";
 import { onOneLine } from "../ink/longLine";
 import { inkOf } from "../ink/usePad";
+import { freely } from "./freely";
 
 /** What is written: for whom, what, with how much help; on which rows of a sheet, of a long line. */
 export interface Asked {
@@ -143,7 +144,7 @@ export class PadStore {
   setTask(task: PadTaskOut): void {
     this.#task = task;
     this.#change({ shelf: "task", key: "now", value: task });
-    this.finishAllBut(keyOf(task));
+    this.finishAllBut(keyOf(task), ...(task.further ? [keyOf(freely(task))] : []));
   }
 
   /** A stroke more of what is being written, or one less; it begins with its first. */
@@ -170,8 +171,8 @@ export class PadStore {
     if (draft.strokes.length > 0) this.#put(writtenOf(draft, struck));
   }
 
-  finishAllBut(task: string | null): void {
-    for (const key of [...this.#drafts.keys()]) if (key !== task) this.finish(key, false);
+  finishAllBut(...tasks: string[]): void {
+    for (const key of [...this.#drafts.keys()]) if (!tasks.includes(key)) this.finish(key, false);
   }
 
   /** The server has it: it stays on its child's page, and leaves a tablet that was passed on. */
@@ -195,7 +196,7 @@ export class PadStore {
 
   /** Forgets all but what still waits or was set aside: the next child finds nothing of this one. */
   forget(): void {
-    this.finishAllBut(null);
+    this.finishAllBut();
     for (const { id } of this.#inOrder(({ state }) => state === "stored")) this.#drop(id);
     this.#task = null;
     this.#change({ shelf: "task", key: "now", value: null });

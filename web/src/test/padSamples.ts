@@ -27,6 +27,8 @@ export function padTask(changes: Partial<PadTaskOut> = {}): PadTaskOut {
     cells: true,
     tilted: false,
     rubbing_out: false,
+    gap: "",
+    further: "",
     choose: [],
     now: new Date().toISOString(),
     let_go: [],

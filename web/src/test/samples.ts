@@ -55,6 +55,7 @@ export const L_DRAWING: LetterDrawing = {
     [
       {
         kind: "drop",
+        of: 0,
         begin: "at the top line",
         words: "down to the line",
         points: [
@@ -179,6 +180,8 @@ export function stop(kind: StepKind, other: Partial<StopOut> = {}): StopOut {
     writings: [],
     tasks: [],
     rubbing_out: false,
+    words: [],
+    heard: false,
     ...other,
   };
 }
@@ -214,6 +217,11 @@ export function lesson(other: Partial<LessonOut> = {}): LessonOut {
     sentence: { text: "Lil is in.", words: 3, notes: [] },
     prompt: "",
     picture: null,
+    word_times: 1,
+    to_the_end: false,
+    gap: "",
+    habit: null,
+    load: { letters: 17, takes: 2, has: 4, pace: 10, says: [], cuts: [] },
     at: null,
     given: false,
     ...other,

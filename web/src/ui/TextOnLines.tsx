@@ -4,7 +4,7 @@ import { useText, useTricky } from "../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
-import { type Placed, rowsOf, strokesOf } from "../ink/wordRows";
+import { isGap, type Placed, rowsOf, strokesOf } from "../ink/wordRows";
 import { Empty, Loading, ProblemNote } from "./states";
 
 const PEN = 0.1;
@@ -16,8 +16,11 @@ export function TextOnLines({
   otherHand = false,
   longest = LONGEST_LINE,
   tricky = false,
+  gap = "",
 }: {
   text: string;
+  /** A word that is left out: its place is a bar on the line. */
+  gap?: string;
   counted?: boolean;
   otherHand?: boolean;
   /** u: where a line is broken. */
@@ -37,6 +40,7 @@ export function TextOnLines({
         <Row
           key={at}
           row={row}
+          gap={gap}
           wide={rows.length > 1 ? longest : null}
           places={places.data ?? []}
         />
@@ -63,28 +67,46 @@ export function TextOnLines({
 /** One row; of several all are as wide as a line may be, so that their letters are of one size. */
 function Row({
   row,
+  gap,
   wide,
   places,
 }: {
   row: Placed[];
+  gap: string;
   wide: number | null;
   places: readonly TrickyOut[];
 }) {
-  const strokes = strokesOf(row);
+  const strokes = strokesOf(row.filter(({ letter }) => !isGap(letter.letter, gap)));
   const lines = row[0]?.letter.lines ?? [];
-  const box = boxOf(strokes);
+  const box = boxOf(strokesOf(row));
   const view = viewOf(lines, wide === null ? box : { ...box, left: 0, right: wide }, 0.8);
   return (
     <svg
       viewBox={viewBoxOf(view)}
       role="img"
-      aria-label={row.map(({ letter }) => letter.letter).join(" ")}
+      aria-label={row
+        .map(({ letter }) => (isGap(letter.letter, gap) ? "…" : letter.letter))
+        .join(" ")}
       className="min-h-0 w-full flex-1 rounded-lg border-2 border-crease bg-leaf"
     >
       <RuledLines lines={lines} />
       {strokes.map((points, at) => (
         <PenLine key={at} points={points} width={PEN} />
       ))}
+      {row
+        .filter(({ letter }) => isGap(letter.letter, gap))
+        .map((one, at) => {
+          const left = boxOf(strokesOf([one]));
+          return (
+            <path
+              key={at}
+              d={`M${String(left.left)} 0H${String(left.right)}`}
+              className="fill-none stroke-ember"
+              strokeWidth={0.09}
+              strokeLinecap="round"
+            />
+          );
+        })}
       <g transform={`translate(${row[0]?.left ?? 0} 0)`}>
         {places.map((place, at) => (
           <TrickyMark key={at} place={place} />

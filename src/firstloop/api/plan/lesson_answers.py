@@ -6,7 +6,7 @@ from datetime import date
 from pydantic import BaseModel
 
 from firstloop.api.plan.letters import WordOut, word_out
-from firstloop.core.contract import Stage
+from firstloop.core.contract import Code, Stage
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.free import picture_of
@@ -133,6 +133,7 @@ class LessonMatterOut(BaseModel):
     word_times: int
     to_the_end: bool
     gap: str
+    habit: Code | None
     load: LoadOut
 
 
@@ -249,6 +250,7 @@ def matter_out(lesson: Lesson, day: date, known: Known) -> LessonMatterOut:
         word_times=lesson.word_times,
         to_the_end=lesson.to_the_end,
         gap=lesson.gap_word,
+        habit=lesson.habit,
         load=LoadOut.model_validate(load_of(given, known.stage, known.pace), from_attributes=True),
         picture=picture_of(lesson.prompt),
         look_back=list(lesson.look_back),

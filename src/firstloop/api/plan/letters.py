@@ -5,9 +5,10 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import Class, Db, Record
+from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
 from firstloop.api.sent import Key, PathName, Sent
+from firstloop.core.contract import Code
 from firstloop.core.letters import Hand, draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.likeness import most_confusable
@@ -16,8 +17,9 @@ from firstloop.core.letters.slips import shown_slips
 from firstloop.core.plain_text import ON_LINES
 from firstloop.core.teaching import order
 from firstloop.core.teaching.families import Scheme, exceptions_of
+from firstloop.core.text.pair_slips import draw_pair, pair_slips
 from firstloop.core.vocabulary.sounds import Word
-from firstloop.services import how_it_writes, schemes
+from firstloop.services import how_it_writes, lessons, schemes
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/plan", tags=["plan"])
@@ -114,16 +116,39 @@ class OwnPhraseIn(Sent):
     words: Annotated[str, Field(max_length=LONGEST_WORDS, pattern=ON_LINES)]
 
 
+class PairSlips(BaseModel):
+    """A pair of letters as it is written, and its slips."""
+
+    right: Picture
+    slips: list[SlipPicture]
+
+
+@router.get("/pairs/{pair}")
+def get_pair_slips(school_class: Class, pair: PathName) -> PairSlips:
+    """What goes wrong in a pair of letters; nothing in what is no pair."""
+    hand, ruling = school_class.hand, school_class.ruling
+    return PairSlips(
+        right=picture(pair, draw_pair(pair, hand, ruling)),
+        slips=[
+            SlipPicture(name=name, picture=picture(pair, strokes))
+            for name, strokes in pair_slips(pair, hand, ruling)
+        ],
+    )
+
+
 @router.get("/letters/{letter}")
-def get_letter_page(session: Db, school_class: Class, letter: PathName) -> LetterPage:
-    """A letter's page."""
+def get_letter_page(
+    session: Db, school_class: Class, letter: PathName, now: Now, habit: Code | None = None
+) -> LetterPage:
+    """A letter's page; its slips by what the class had of late, those of a habit first."""
     hand, ruling = school_class.hand, school_class.ruling
     script = find_script(letter, hand)
     scheme = schemes.find(session, school_class, school_class.scheme)
     unlocked = _unlocked(letter, scheme)
+    seen = lessons.slips_seen(session, school_class, letter, now)
     slips = [
         SlipPicture(name=slip.name, picture=picture(letter, strokes))
-        for slip, strokes in shown_slips(script, hand, ruling)
+        for slip, strokes in shown_slips(script, hand, ruling, seen, habit)
     ]
     return LetterPage(
         letter=letter,

@@ -8,6 +8,7 @@ from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass, replace
 from math import floor
 
+from firstloop.core.contract import Code
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.teaching.customs import OwnAmount
 from firstloop.core.teaching.steps import (
@@ -76,7 +77,8 @@ class Lesson:
     `prompt` what free writing begins with, a question or a picture by its name. `word_times` is how
     often each word is written, `to_the_end` whether what is looked back on is written again and
     again to the end of its line, `gap` the word that a sentence's model leaves out; `own` how
-    many of their own children write, where it is not what the class usually does.
+    many of their own children write, where it is not what the class usually does; `habit`
+    the slip that a lesson mends.
     """
 
     new: tuple[str, ...]
@@ -93,6 +95,7 @@ class Lesson:
     to_the_end: bool = False
     gap: str = ""
     own: OwnAmount | None = None
+    habit: Code | None = None
 
     @property
     def gap_word(self) -> str:
@@ -183,6 +186,7 @@ def plan(
     aim: str = "",
     slips: SlipsAt = SlipsAt.AFTER,
     dated: bool = True,
+    habit: Code | None = None,
 ) -> Lesson:
     """A lesson with every step of its shape that fits into its minutes; the others are there,
     skipped.
@@ -216,6 +220,7 @@ def plan(
         words=tuple(words),
         sentence=sentence,
         aim=short(aim),
+        habit=habit,
     )
     left_out = {
         kind

@@ -3,8 +3,10 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+from firstloop.core.contract import Code
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import LESSON_SIZE, Scheme
+from firstloop.core.teaching.habits import HABITS
 from firstloop.core.teaching.instructions import aim_of
 from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape, SlipsAt
@@ -70,7 +72,7 @@ def propose(
     due: Sequence[Due],
     own_words: Sequence[Word] = (),
     shape: Shape = Shape.FULL,
-    habit: str = "",
+    habit: Code | None = None,
     joins: bool = False,
     taught_words: Iterable[str] = (),
     slips: SlipsAt = SlipsAt.AFTER,
@@ -108,7 +110,8 @@ def propose(
         words=(*whole, *(word for word in words if word not in whole))[:WORDS_IN_A_LESSON],
         sentence=sentences[0] if sentences else "",
         shape=shape,
-        aim=aim_of(shape, new, habit, joins=joins),
+        aim=aim_of(shape, new, HABITS.get(habit, "") if habit else "", joins=joins),
+        habit=habit,
         slips=slips,
         dated=not date_text or _is_taught_in_part(date_text, known),
     )

@@ -78,6 +78,7 @@ class Showing(StrEnum):
     BESIDE = "beside"
     MEMORY = "memory"
     PAIRS = "pairs"
+    RUB_OUT = "rub_out"
     WRITE = "write"
 
 
@@ -126,7 +127,7 @@ STEPS: dict[StepKind, StepInfo] = {
         "Say, count the sounds, write, read back.",
         3.0,
         1,
-        (Showing.SHOWN, Showing.PAIRS, Showing.BESIDE, Showing.WRITE),
+        (Showing.SHOWN, Showing.RUB_OUT, Showing.PAIRS, Showing.BESIDE, Showing.WRITE),
     ),
     StepKind.PAUSE: StepInfo("Pause", "Pencils down; hands shaken out.", 0.5, 0, (Showing.SHOWN,)),
     StepKind.SENTENCE: StepInfo(

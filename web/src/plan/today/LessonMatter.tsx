@@ -9,7 +9,9 @@ import { Pick } from "../../ui/Pick";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { ProblemNote } from "../../ui/states";
 import { SoundWord } from "../../ui/SoundWord";
+import { Tick } from "../../ui/Tick";
 import { FreePrompt } from "./FreePrompt";
+import { LessonLoad } from "./LessonLoad";
 import { SendHome } from "./SendHome";
 import { WordPicker } from "./WordPicker";
 
@@ -27,6 +29,7 @@ export function LessonMatter({
   return (
     <aside className="flex min-h-0 min-w-0 flex-[5] flex-col gap-4 border-rule max-lg:flex-none max-lg:border-t-2 max-lg:pt-4 lg:border-l-2 lg:pl-5">
       <div className="flex items-center justify-end gap-4">{children}</div>
+      <LessonLoad load={lesson.load} onChange={onChange} />
       <LookBack lesson={lesson} today={today} onChange={onChange} />
       <Words lesson={lesson} onChange={onChange} />
       <Sentence lesson={lesson} onChange={onChange} />
@@ -75,9 +78,21 @@ function LookBack({ lesson, today, onChange }: MatterProps & { today: Today }) {
           </li>
         )}
       </ul>
+      {lesson.look_back.length > 0 && (
+        <Tick
+          label="Again and again, to the end of the line"
+          checked={lesson.to_the_end}
+          onChange={(filled) => {
+            onChange({ do: "to_the_end", filled });
+          }}
+        />
+      )}
     </section>
   );
 }
+
+const TIMES = [1, 2, 3, 4, 5];
+const NO_GAP = "no gap";
 
 function Words({ lesson, onChange }: MatterProps) {
   const [open, setOpen] = useState(false);
@@ -129,6 +144,20 @@ function Words({ lesson, onChange }: MatterProps) {
         })}
         {lesson.words.length === 0 && <li className="text-soft">None yet; the step is skipped.</li>}
       </ul>
+      {lesson.words.length > 0 && (
+        <Pick
+          quiet
+          label="How often each word"
+          value={String(lesson.word_times)}
+          options={TIMES.map((times) => ({
+            value: String(times),
+            label: times === 1 ? "each once" : `each ${String(times)} times`,
+          }))}
+          onChange={(times) => {
+            onChange({ do: "word_times", times: Number(times) });
+          }}
+        />
+      )}
       {rows.isError && <ProblemNote error={rows.error} retry={() => void rows.refetch()} />}
       {open && <WordPicker part={part} chosen={lesson.words} onTake={take} />}
     </section>
@@ -161,6 +190,24 @@ function Sentence({ lesson, onChange }: MatterProps) {
           {words} {words === 1 ? "word" : "words"}
           {notes.length === 0 ? "; capital, spaces and stop are right." : ""}
         </p>
+      )}
+      {text !== "" && (
+        <Pick
+          quiet
+          label="A gap in it"
+          value={lesson.gap || NO_GAP}
+          options={[
+            { value: NO_GAP, label: "no gap in it" },
+            ...text
+              .split(" ")
+              .map((one) => one.replace(/[.,!?]+$/, ""))
+              .filter((one, at, all) => one !== "" && all.indexOf(one) === at)
+              .map((one) => ({ value: one, label: `a gap for “${one}”` })),
+          ]}
+          onChange={(word) => {
+            onChange({ do: "gap", word: word === NO_GAP ? "" : word });
+          }}
+        />
       )}
       <ul className="text-ember">
         {notes.map((note) => (

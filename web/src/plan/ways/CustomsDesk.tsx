@@ -27,6 +27,7 @@ function Desk({ customs }: { customs: CustomsOut }) {
     rubbing_out: customs.rubbing_out,
     largest_family: customs.largest_family,
     open_joins: customs.open_joins,
+    slips: customs.slips,
     from_memory: customs.from_memory,
     answers: customs.answers,
     tilted: customs.tilted,
@@ -130,10 +131,31 @@ function Desk({ customs }: { customs: CustomsOut }) {
           }))}
         />
       </Setting>
+      <Setting title="Slips to spot" told={SLIPS_TOLD[kept.slips]}>
+        <Choice
+          label="Slips to spot"
+          value={kept.slips}
+          onChange={(slips) => {
+            change({ slips });
+          }}
+          options={SLIPS.map(({ value, title }) => ({ value, label: title }))}
+        />
+      </Setting>
       <PadWays kept={kept} onChange={change} />
     </section>
   );
 }
+
+const SLIPS = [
+  { value: "after", title: "After a first try" },
+  { value: "before", title: "Before the first try" },
+  { value: "never", title: "Not in our lessons" },
+] as const;
+const SLIPS_TOLD: Record<CustomsIn["slips"], string> = {
+  after: "The letter is shown, tried big, then its slips are spotted.",
+  before: "The letter is shown, its slips are spotted, then it is tried.",
+  never: "New lessons leave the slips out.",
+};
 
 /** So many letters of the class's hand, side by side. */
 function Letters({ count }: { count: number }) {

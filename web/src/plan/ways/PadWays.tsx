@@ -1,4 +1,4 @@
-/** What is done on pads in the class's own way, each by its picture. */
+/** What is done on pads, and with words on the board too, in the class's own way, each by its picture. */
 import type { CustomsIn } from "../../api/schema";
 import { Choice } from "../../ui/Choice";
 import { Pictured, Setting } from "./Setting";
@@ -14,12 +14,12 @@ const WAYS: readonly {
 }[] = [
   {
     way: "from_memory",
-    title: "Words and earlier letters on pads",
-    no: "Copied",
-    yes: "From memory",
+    title: "Words, and earlier letters",
+    no: "Shown",
+    yes: "Heard",
     told: {
-      no: "The word stands above the line.",
-      yes: "The word is heard from you, or from what you recorded in Plan, Words; nothing is shown.",
+      no: "The word stands on the board and above the line of a pad, and is written along.",
+      yes: "The word is heard, counted and written; then the board shows it sound by sound. A pad says what you recorded in Plan, Words.",
     },
   },
   {

@@ -12,6 +12,7 @@ const AS_IT_IS = {
   rubbing_out: false,
   largest_family: 5,
   open_joins: false,
+  slips: "after",
   from_memory: false,
   answers: false,
   tilted: false,

@@ -5,31 +5,27 @@
 import { useEffect, useState } from "react";
 
 import type { LetterDrawing as Letter } from "../../api/schema";
-import { useLetter } from "../../api/queries";
 import { LetterModel } from "../../ink/LetterModel";
 import { currentPiece, letterTimeline } from "../../ink/timeline";
 import { Spoken } from "../Spoken";
 import { usePlayback } from "../../ink/usePlayback";
 import { Button } from "../../ui/Button";
-import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { useGoesOn } from "../onwards";
+import { DrawnPart } from "./DrawnPart";
 import { OneOf } from "./OneOf";
 
 const SLOW = 0.35;
 const COUNT = 3;
 const BEAT_MS = 1000;
 
-export function BigArm({ letters }: { letters: string[] }) {
-  return <OneOf parts={letters}>{(letter) => <BigLetter letter={letter} />}</OneOf>;
-}
-
-function BigLetter({ letter }: { letter: string }) {
-  const drawing = useLetter(letter);
-  if (drawing.isPending) return <Loading what="the letter" />;
-  if (drawing.isError) return <ProblemNote error={drawing.error} />;
-  return <Arm letter={drawing.data} />;
+export function BigArm({ parts }: { parts: string[] }) {
+  return (
+    <OneOf parts={parts}>
+      {(part) => <DrawnPart part={part}>{(drawing) => <Arm letter={drawing} />}</DrawnPart>}
+    </OneOf>
+  );
 }
 
 function Arm({ letter }: { letter: Letter }) {

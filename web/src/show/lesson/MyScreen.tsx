@@ -15,6 +15,7 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { type OnBoard, useLessonChannel } from "./channel";
 import { FoundLesson } from "./FoundLesson";
 import { StepTime } from "./StepTime";
+import { StillWriting } from "./StillWriting";
 
 export function MyScreen() {
   return <FoundLesson>{(lesson) => <Mine key={lesson.id} lesson={lesson} />}</FoundLesson>;
@@ -71,6 +72,7 @@ function Mine({ lesson }: { lesson: Lesson }) {
           </li>
         ))}
       </ul>
+      <StillWriting lesson={lesson.id} />
       {stop && stop.note !== "" && <p className="text-lg">Your note: {stop.note}</p>}
       <p className="text-soft">{lesson.aim}</p>
       <span className="flex-1" />

@@ -8,6 +8,29 @@ const HANDS = [
   { value: "left", label: "Left hand" },
 ] as const;
 
+/** Of a lesson that is not the full one, one line and the drawings small beside it. */
+export function SettleBriefly() {
+  return (
+    <div className="flex min-h-0 flex-1 flex-col items-center justify-center gap-8">
+      <div className="flex h-56 gap-10 big:h-96" aria-hidden>
+        {[
+          <Seat key="seat" />,
+          <Paper key="paper" left={false} />,
+          <Pencil key="pencil" left={false} />,
+        ].map((drawing) => (
+          <Drawing key={drawing.key} className="h-full w-auto">
+            {drawing}
+          </Drawing>
+        ))}
+      </div>
+      <p className="text-center text-3xl leading-snug big:text-[3.5rem]">
+        Feet flat, paper tilted and held, pencil near its point. If your hand hurts, stop and say
+        so.
+      </p>
+    </div>
+  );
+}
+
 export function Settle() {
   const [hand, setHand] = useState<(typeof HANDS)[number]["value"]>("right");
   const left = hand === "left";
@@ -21,13 +44,19 @@ export function Settle() {
         <Reminder
           text={
             left
-              ? "Lay the paper a little to your left, and let its top lean to the right."
+              ? "Lay the paper to your left, its top leaning to the right. Sit on the left of your neighbour."
               : "Lay the paper a little to your right, and let its top lean to the left."
           }
         >
           <Paper left={left} />
         </Reminder>
-        <Reminder text="Hold the pencil near its point, not too tight. The other hand keeps the paper still.">
+        <Reminder
+          text={
+            left
+              ? "Hold the pencil a thumb’s width from its point, your hand under the line. The other hand keeps the paper still."
+              : "Hold the pencil near its point, not too tight. The other hand keeps the paper still."
+          }
+        >
           <Pencil left={left} />
         </Reminder>
       </ul>
@@ -42,20 +71,26 @@ export function Settle() {
 function Reminder({ text, children }: { text: string; children: React.ReactNode }) {
   return (
     <li className="flex min-h-0 flex-col items-center gap-3 rounded-lg border-2 border-crease bg-leaf p-4">
-      <svg
-        viewBox="0 0 100 100"
-        className="min-h-0 w-full flex-1"
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="2.4"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-        aria-hidden
-      >
-        {children}
-      </svg>
+      <Drawing className="min-h-0 w-full flex-1">{children}</Drawing>
       <p className="text-xl big:text-[2.25rem] big:leading-tight">{text}</p>
     </li>
+  );
+}
+
+function Drawing({ className, children }: { className: string; children: React.ReactNode }) {
+  return (
+    <svg
+      viewBox="0 0 100 100"
+      className={className}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2.4"
+      strokeLinecap="round"
+      strokeLinejoin="round"
+      aria-hidden
+    >
+      {children}
+    </svg>
   );
 }
 

@@ -4,21 +4,33 @@
  */
 import { useState } from "react";
 
-import type { Picture } from "../../api/schema";
-import { useLetterPage } from "../../api/queries";
+import type { Code, Picture, SlipPicture as Slip } from "../../api/schema";
+import { useLetterPage, usePairSlips } from "../../api/queries";
 import { SlipPicture } from "../../ink/SlipPicture";
 import { Loading, ProblemNote } from "../../ui/states";
 import { OneOf } from "./OneOf";
 
 const SLIPS = 3;
 
-export function SlipsStep({ letters }: { letters: string[] }) {
-  return <OneOf parts={letters}>{(letter) => <Slips letter={letter} />}</OneOf>;
+export function SlipsStep({ parts, habit }: { parts: string[]; habit: Code | null }) {
+  return (
+    <OneOf parts={parts}>
+      {(part) =>
+        part.length > 1 ? <OfPair pair={part} /> : <OfLetter letter={part} habit={habit} />
+      }
+    </OneOf>
+  );
 }
 
-function Slips({ letter }: { letter: string }) {
-  const page = useLetterPage(letter);
-  const [found, setFound] = useState<ReadonlySet<string>>(new Set());
+function OfPair({ pair }: { pair: string }) {
+  const slips = usePairSlips(pair);
+  if (slips.isPending) return <Loading what="the slips" />;
+  if (slips.isError) return <ProblemNote error={slips.error} />;
+  return <Slips what={pair} right={slips.data.right} slips={slips.data.slips} />;
+}
+
+function OfLetter({ letter, habit }: { letter: string; habit: Code | null }) {
+  const page = useLetterPage(letter, habit);
   if (page.isPending) return <Loading what="the slips" />;
   if (page.isError) return <ProblemNote error={page.error} />;
   const own = page.data.forms.find((form) => form.own);
@@ -26,11 +38,14 @@ function Slips({ letter }: { letter: string }) {
     text: letter,
     strokes: (own?.drawing.strokes ?? []).map((stroke) => stroke.flatMap(({ points }) => points)),
   };
-  const cards = page.data.slips
-    .slice(0, SLIPS)
-    .map(({ name, picture }) => ({ name, picture, ok: false }));
+  return <Slips what={letter} right={right} slips={page.data.slips} />;
+}
+
+function Slips({ what, right, slips }: { what: string; right: Picture; slips: Slip[] }) {
+  const [found, setFound] = useState<ReadonlySet<string>>(new Set());
+  const cards = slips.slice(0, SLIPS).map(({ name, picture }) => ({ name, picture, ok: false }));
   // The right one stands somewhere among them, the same place for everyone who looks.
-  cards.splice(letter.charCodeAt(0) % (cards.length + 1), 0, {
+  cards.splice(what.charCodeAt(0) % (cards.length + 1), 0, {
     name: "right",
     picture: right,
     ok: true,

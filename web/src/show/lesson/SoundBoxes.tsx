@@ -8,16 +8,27 @@ export function SoundBoxes({
   word,
   pushed,
   lettered,
+  small = false,
 }: {
   word: Word;
   /** How many counters are in their boxes. */
   pushed: number;
-  lettered: boolean;
+  /** How many of its sounds are spelt, from the first. */
+  lettered: number;
+  /** Whether the word is written under it. */
+  small?: boolean;
 }) {
   const sounds = word.graphemes;
-  const said = lettered
-    ? sounds.map(({ letters }) => letters).join(", ")
-    : `${String(pushed)} counted`;
+  const said =
+    lettered > 0
+      ? sounds
+          .slice(0, lettered)
+          .map(({ letters }) => letters)
+          .join(", ")
+      : `${String(pushed)} counted`;
+  const size = small
+    ? "size-20 text-[2.5rem] big:size-32 big:text-[4rem]"
+    : "size-36 text-[4rem] big:size-44 big:text-[5rem]";
   return (
     <ol
       aria-label={`${String(sounds.length)} sounds: ${said}`}
@@ -25,14 +36,19 @@ export function SoundBoxes({
     >
       {sounds.map(({ letters, at }, place) => {
         const up = place < pushed;
+        const spelled = place < lettered;
         return (
           <li key={place} className="flex flex-col items-center gap-4 big:gap-8">
-            <span className="flex size-36 items-center justify-center rounded-lg border-4 border-rule-deep bg-leaf text-[4rem] big:size-44 big:text-[5rem]">
-              {lettered ? spelt(letters, at) : up ? <Counter /> : null}
+            <span
+              className={`flex items-center justify-center rounded-lg border-4 border-rule-deep bg-leaf ${size}`}
+            >
+              {spelled ? spelt(letters, at) : up ? <Counter small={small} /> : null}
             </span>
-            <span className="flex size-24 items-center justify-center big:size-28">
-              {up || lettered ? null : <Counter />}
-            </span>
+            {pushed < sounds.length && (
+              <span className="flex size-24 items-center justify-center big:size-28">
+                {up ? null : <Counter />}
+              </span>
+            )}
           </li>
         );
       })}
@@ -46,6 +62,7 @@ function spelt(letters: string, at: readonly number[]): string {
   return last - first < at.length ? letters : `${letters.slice(0, 1)}_${letters.slice(1)}`;
 }
 
-function Counter() {
-  return <span aria-hidden className="size-24 rounded-full bg-honey big:size-28" />;
+function Counter({ small = false }: { small?: boolean }) {
+  const size = small ? "size-12 big:size-20" : "size-24 big:size-28";
+  return <span aria-hidden className={`rounded-full bg-honey ${size}`} />;
 }

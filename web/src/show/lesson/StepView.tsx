@@ -7,8 +7,11 @@ import { FreeWriting, Told } from "./FreeWriting";
 import { LetterStep } from "./LetterStep";
 import { MemoryStep } from "./MemoryStep";
 import { MissingPair } from "./MissingPair";
+import { Pause } from "./Pause";
 import { PupilsWork } from "./PupilsWork";
-import { Settle } from "./Settle";
+import { RubOut } from "./RubOut";
+import { SentenceStep } from "./SentenceStep";
+import { Settle, SettleBriefly } from "./Settle";
 import { SlipsStep } from "./SlipsStep";
 import { TextOnLines } from "../../ui/TextOnLines";
 import { TurnsStep } from "./TurnsStep";
@@ -41,6 +44,8 @@ export function StepView({
       );
     case "memory":
       return <MemoryStep parts={stop.kind === "show" ? stop.parts : lesson.look_back} />;
+    case "rub_out":
+      return <RubOut words={wordsAt(lesson, stop)} />;
     case "pairs":
       return <MissingPair told={stop.told} />;
     case "write":
@@ -56,10 +61,15 @@ export function StepView({
   }
 }
 
+/** The words of a stop as they are heard. */
+function wordsAt(lesson: Lesson, stop: Stop): Lesson["sounds"] {
+  return lesson.sounds.filter(({ text }) => stop.words.includes(text));
+}
+
 function Shown({ lesson, stop }: { lesson: Lesson; stop: Stop }) {
   switch (stop.kind) {
     case "settle":
-      return <Settle />;
+      return lesson.shape === "full" ? <Settle /> : <SettleBriefly />;
     case "date":
     case "look_back":
       return (
@@ -73,13 +83,15 @@ function Shown({ lesson, stop }: { lesson: Lesson; stop: Stop }) {
     case "show":
       return <LetterStep parts={stop.parts} />;
     case "slips":
-      return <SlipsStep letters={stop.letters} />;
+      return <SlipsStep parts={stop.parts} habit={lesson.habit} />;
     case "big":
-      return <BigArm letters={stop.letters} />;
+      return <BigArm parts={stop.about} />;
     case "words":
-      return <WordsStep words={lesson.sounds} told={stop.told} />;
+      return <WordsStep words={wordsAt(lesson, stop)} told={stop.told} heard={stop.heard} />;
+    case "pause":
+      return <Pause told={stop.told} />;
     case "sentence":
-      return <TextOnLines text={stop.text} counted />;
+      return <SentenceStep text={stop.text} gap={stop.writings[0]?.gap ?? ""} heard={stop.heard} />;
     case "free":
       return <FreeWriting lesson={lesson} stop={stop} />;
     case "own":

@@ -1,6 +1,7 @@
 /**
  * Taking turns: the letter is made on the board; then there are only the lines and the starting
- * dot, and a quiet bar of time while the class writes; and again.
+ * dot, and a quiet bar of time while the class writes; and again. When the time is over it waits:
+ * who still writes is seen on the teacher's own screen, and she goes on.
  */
 import { useEffect, useEffectEvent, useState } from "react";
 
@@ -37,11 +38,13 @@ function Turns({ letter }: { letter: Letter }) {
   const playback = usePlayback(timeline.total_s);
   const [whose, setWhose] = useState<Whose>("nobody");
   const [turn, setTurn] = useState(1);
+  const [over, setOver] = useState(false);
   const made = !playback.playing && playback.time_s >= timeline.total_s;
   if (whose === "mine" && made) setWhose("yours");
 
   const mine = (next: number) => {
     setTurn(next);
+    setOver(false);
     setWhose("mine");
     playback.replay();
   };
@@ -57,7 +60,9 @@ function Turns({ letter }: { letter: Letter }) {
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <div className="flex items-baseline gap-4">
         <p role="status" className="text-2xl font-bold big:text-[3rem]">
-          {{ nobody: "Watch, then write", mine: "I write", yours: "Now you write" }[whose]}
+          {whose === "yours" && over
+            ? "Finish your letter, pencils down"
+            : { nobody: "Watch, then write", mine: "I write", yours: "Now you write" }[whose]}
         </p>
         <p className="text-xl text-soft big:text-[2rem]">
           {whose === "nobody" ? `${String(TURNS)} times` : `${String(turn)} of ${String(TURNS)}`}
@@ -80,7 +85,15 @@ function Turns({ letter }: { letter: Letter }) {
         <Button look="main" onClick={onwards}>
           {{ nobody: "Begin", mine: "Now you", yours: "On" }[whose]}
         </Button>
-        {whose === "yours" && <Quiet key={turn} seconds={yours_s} onOver={onwards} />}
+        {whose === "yours" && (
+          <Quiet
+            key={turn}
+            seconds={yours_s}
+            onOver={() => {
+              setOver(true);
+            }}
+          />
+        )}
       </div>
     </div>
   );

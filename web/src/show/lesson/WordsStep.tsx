@@ -1,6 +1,7 @@
 /**
- * Words, one at a time: heard first, its sounds counted into boxes, then their letters, then written
- * on the lines. The space bar goes on.
+ * Words, one at a time. Where a class hears before it sees: the sounds are counted into boxes, the
+ * class writes, then the board writes sound by sound, each with its letters' phrase. Else the word
+ * stands there and is written along. The space bar goes on.
  */
 import { useState } from "react";
 
@@ -11,9 +12,17 @@ import { Empty } from "../../ui/states";
 import { useGoesOn } from "../onwards";
 import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
-import { TextOnLines } from "../../ui/TextOnLines";
+import { WordSoFar } from "./WordSoFar";
 
-export function WordsStep({ words, told }: { words: Word[]; told: readonly string[] }) {
+export function WordsStep({
+  words,
+  told,
+  heard,
+}: {
+  words: Word[];
+  told: readonly string[];
+  heard: boolean;
+}) {
   const [at, setAt] = useState(0);
   const word = words[at];
   if (!word) return <Empty>There are no words in this lesson yet.</Empty>;
@@ -24,7 +33,7 @@ export function WordsStep({ words, told }: { words: Word[]; told: readonly strin
         }
       : null;
   return (
-    <OneWord key={word.text} word={word} told={told} onNext={next}>
+    <OneWord key={word.text} word={word} told={told} heard={heard} onNext={next}>
       {(shown) => (
         <Choice
           label="Word"
@@ -43,59 +52,118 @@ export function WordsStep({ words, told }: { words: Word[]; told: readonly strin
   );
 }
 
-/** From hearing to writing: a counter a step, then the letters, then the lines. */
+/** What is done with a word, one part after the other. */
+interface Part {
+  /** What the class is told. */
+  said: string;
+  /** What the button says that goes on. */
+  next: string;
+  pushed: number;
+  /** How many of its sounds are spelt, and how many are written on the lines. */
+  lettered: number;
+  written: number | null;
+}
+
+/** Heard: counted, written by the class, then sound by sound on the board. */
+function heardParts(sounds: number): Part[] {
+  const count = (pushed: number): Part => ({
+    said: "Listen to the word. A counter for each sound.",
+    next: pushed < sounds ? "Push a counter" : "Now they write",
+    pushed,
+    lettered: 0,
+    written: null,
+  });
+  const reveal = (written: number): Part => ({
+    said: "Look, sound by sound: is yours like this?",
+    next: "The next sound",
+    pushed: sounds,
+    lettered: written,
+    written,
+  });
+  return [
+    ...Array.from({ length: sounds + 1 }, (_, at) => count(at)),
+    {
+      said: "You write: a letter, or letters together, for each sound.",
+      next: "Show it, sound by sound",
+      pushed: sounds,
+      lettered: 0,
+      written: 0,
+    },
+    ...Array.from({ length: sounds }, (_, at) => reveal(at + 1)),
+  ];
+}
+
+/** Shown: read and counted as it stands, then written along, sound by sound. */
+function shownParts(sounds: number): Part[] {
+  const along = (written: number): Part => ({
+    said: "Write along, and say it.",
+    next: "The next sound",
+    pushed: sounds,
+    lettered: sounds,
+    written,
+  });
+  return [
+    {
+      said: "Read it, say it. How many sounds?",
+      next: "Write along",
+      pushed: sounds,
+      lettered: sounds,
+      written: null,
+    },
+    ...Array.from({ length: sounds }, (_, at) => along(at + 1)),
+  ];
+}
+
 function OneWord({
   word,
   told,
+  heard,
   onNext,
   children,
 }: {
   word: Word;
-  /** What the class is told to do while it writes. */
+  /** What the class is told once the word stands there. */
   told: readonly string[];
+  heard: boolean;
   onNext: (() => void) | null;
   children: (shown: boolean) => React.ReactNode;
 }) {
-  const [gone, setGone] = useState(0);
+  const [at, setAt] = useState(0);
   const sounds = word.graphemes.length;
-  const [lettered, written] = [gone > sounds, gone > sounds + 1];
+  const parts = heard ? heardParts(sounds) : shownParts(sounds);
+  const part = parts[at];
+  const last = at === parts.length - 1;
   const onwards = () => {
-    if (!written) setGone(gone + 1);
+    if (!last) setAt(at + 1);
     else onNext?.();
   };
   useGoesOn(onwards);
-  useCovered(lettered ? null : word.text);
-  const label = written
-    ? "Next word"
-    : lettered
-      ? "Write it"
-      : gone < sounds
-        ? "Push a counter"
-        : "Show its letters";
+  useCovered(heard && !last ? word.text : null);
+  if (!part) return null;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <p role="status" className="text-center text-2xl text-soft big:text-[2.75rem]">
+        {last ? told.join(" ") : part.said}
+      </p>
       <div className="flex min-h-0 flex-1 flex-col items-stretch justify-center">
-        {!written && (
-          <p className="text-center text-2xl text-soft big:text-[3rem]">
-            {lettered
-              ? "Say it, and read it back."
-              : "Listen to the word. A counter for each sound."}
-          </p>
-        )}
-        <SoundBoxes word={word} pushed={Math.min(gone, sounds)} lettered={lettered} />
-        {written && <TextOnLines text={word.text} tricky />}
-        {written && (
-          <p className="text-center text-xl text-soft big:text-[2.25rem]">{told.join(" ")}</p>
+        <SoundBoxes
+          word={word}
+          pushed={part.pushed}
+          lettered={part.lettered}
+          small={part.written !== null}
+        />
+        {part.written !== null && part.written > 0 && (
+          <WordSoFar word={word} sounds={part.written} />
         )}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        {children(lettered)}
-        {(!written || onNext) && <Button onClick={onwards}>{label}</Button>}
-        {gone > 0 && (
+        {children(!heard || last)}
+        {(!last || onNext) && <Button onClick={onwards}>{last ? "Next word" : part.next}</Button>}
+        {at > 0 && (
           <Button
             look="quiet"
             onClick={() => {
-              setGone(0);
+              setAt(0);
             }}
           >
             From the beginning

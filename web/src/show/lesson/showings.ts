@@ -3,6 +3,7 @@ import type { Showing } from "../../api/schema";
 
 export const SHOWING_NAMES: Record<Showing, string> = {
   shown: "Show",
+  rub_out: "Find and rub out",
   turns: "Taking turns",
   beside: "Print and joined",
   memory: "From memory",

@@ -8,6 +8,8 @@ import { putUp } from "../../test/screen";
 import { askedOf, refuse, serve } from "../../test/server";
 import { MemoryStep } from "./MemoryStep";
 import { PupilsWork } from "./PupilsWork";
+import { RubOut } from "./RubOut";
+import { SentenceStep } from "./SentenceStep";
 import { TurnsStep } from "./TurnsStep";
 import { WordsStep } from "./WordsStep";
 import { WriteHere } from "./WriteHere";
@@ -142,7 +144,7 @@ test("taking turns: the letter is made, then there is only where it begins, thre
   expect(inked()).toBeGreaterThan(0);
 });
 
-test("taking turns: when the time is over, the board goes on by itself", async () => {
+test("taking turns: when the time is over, the board waits until she goes on", async () => {
   vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
   const { user } = putUp(<TurnsStep parts={["l"]} />);
   await screen.findByText("Watch, then write");
@@ -152,25 +154,106 @@ test("taking turns: when the time is over, the board goes on by itself", async (
   act(() => {
     vi.advanceTimersByTime(60_000);
   });
+  expect(screen.getByText("Finish your letter, pencils down")).toBeVisible();
+  expect(screen.getByText("1 of 3")).toBeVisible();
+  await user.keyboard(" ");
   expect(screen.getByText("2 of 3")).toBeVisible();
 });
 
-test("words: a counter a sound, then the letters, then the lines; the word is not given away", async () => {
-  serve("GET /api/show/text", [L_DRAWING]);
-  const { user } = putUp(
-    <WordsStep told={["Cross it out."]} words={[word("ship", ["sh", "i", "p"]), word("lid")]} />,
-  );
-  const boxes = () => screen.getByRole("list");
+const move = (of: number, words: string) => ({
+  ...(L_DRAWING.strokes[0]?.[0] ?? never()),
+  of,
+  words,
+});
+
+function never(): never {
+  throw new Error("the sample has no move");
+}
+
+/** A drawn word of three letters, a move each. */
+const PIN = {
+  ...L_DRAWING,
+  letter: "pin",
+  strokes: [[move(0, "p goes down")], [move(1, "i goes down")], [move(2, "n goes down")]],
+};
+const boxes = () => screen.getByRole("list");
+const said = () => screen.getAllByRole("status").map(({ textContent }) => textContent);
+
+test("words that are heard: counted, written by the class, then shown sound by sound", async () => {
+  serve("GET /api/show/text", [PIN]);
+  const words = [word("pin"), word("lid")];
+  const { user } = putUp(<WordsStep heard told={["Tick it."]} words={words} />);
   expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
-  expect(screen.queryByText("ship")).toBeNull();
+  await user.keyboard("   ");
+  expect(boxes()).toHaveAccessibleName("3 sounds: 3 counted");
+  expect(screen.queryByText("pin")).toBeNull();
+  await user.click(press("Now they write"));
+  expect(said()).toEqual(["You write: a letter, or letters together, for each sound."]);
+  expect(screen.queryByRole("img")).toBeNull();
+  await user.click(press("Show it, sound by sound"));
+  expect(boxes()).toHaveAccessibleName("3 sounds: p");
+  expect(await screen.findByText("p: p goes down")).toBeVisible();
+  expect(screen.queryByRole("radio", { name: "pin" })).toBeNull();
   await user.keyboard("  ");
-  expect(boxes()).toHaveAccessibleName("3 sounds: 2 counted");
-  await user.keyboard("  ");
-  expect(boxes()).toHaveAccessibleName("3 sounds: sh, i, p");
-  expect(screen.getByRole("radio", { name: "ship" })).toBeChecked();
-  await user.click(screen.getByRole("button", { name: "Write it" }));
-  expect(await screen.findByRole("img")).toBeVisible();
-  await user.click(screen.getByRole("button", { name: "Next word" }));
+  expect(boxes()).toHaveAccessibleName("3 sounds: p, i, n");
+  expect(screen.getByRole("radio", { name: "pin" })).toBeChecked();
+  expect(said()).toEqual(["Tick it.", "n: n goes down"]);
+  await user.click(press("Next word"));
   expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
   expect(screen.queryByText("lid")).toBeNull();
+});
+
+test("words that are shown stand there at once, and are written along", async () => {
+  serve("GET /api/show/text", [PIN]);
+  const { user } = putUp(<WordsStep heard={false} told={["Tick it."]} words={[word("pin")]} />);
+  expect(boxes()).toHaveAccessibleName("3 sounds: p, i, n");
+  expect(screen.getByRole("radio", { name: "pin" })).toBeChecked();
+  await user.click(press("Write along"));
+  expect(await screen.findByText("p: p goes down")).toBeVisible();
+  await user.keyboard("  ");
+  expect(said()).toEqual(["Tick it.", "n: n goes down"]);
+  expect(screen.queryByRole("button", { name: "Next word" })).toBeNull();
+});
+
+test.each([
+  [false, true],
+  [true, false],
+])(
+  "a sentence that is heard (%s) is hidden while it is written, then shown",
+  async (heard, seen) => {
+    serve("GET /api/show/text", [
+      { ...L_DRAWING, letter: "Is" },
+      { ...L_DRAWING, letter: "it?" },
+    ]);
+    const { user } = putUp(<SentenceStep text="Is it?" gap="" heard={heard} />);
+    if (seen) expect(await screen.findByRole("img", { name: "Is it?" })).toBeVisible();
+    else expect(screen.getByRole("img", { name: "2 words" })).toBeVisible();
+    await user.click(press("Hide it, and write"));
+    expect(screen.queryByRole("img", { name: "Is it?" })).toBeNull();
+    await user.keyboard(" ");
+    expect(await screen.findByRole("img", { name: "Is it?" })).toBeVisible();
+  },
+);
+
+test("a sentence with a gap leaves that word out until it was written", async () => {
+  serve("GET /api/show/text", [
+    { ...L_DRAWING, letter: "Is" },
+    { ...L_DRAWING, letter: "it?" },
+  ]);
+  const { user } = putUp(<SentenceStep text="Is it?" gap="it" heard={false} />);
+  expect(await screen.findByRole("img", { name: "Is …" })).toBeVisible();
+  await user.keyboard("  ");
+  expect(await screen.findByRole("img", { name: "Is it?" })).toBeVisible();
+});
+
+test("a word is described, found and rubbed out; the last one is read", async () => {
+  serve("GET /api/show/text", [L_DRAWING]);
+  const { user } = putUp(<RubOut words={[word("pin"), word("lid"), word("tap")]} />);
+  await user.click(press("Rub out lid"));
+  expect(screen.getByRole("button", { name: "lid, rubbed out" })).toBeDisabled();
+  await user.click(press("Rub out pin"));
+  expect(said()).toEqual(["One is left: read it together."]);
+  expect(press("Rub out tap")).toBeDisabled();
+  await user.click(press("Bring the last back"));
+  expect(press("Rub out pin")).toBeEnabled();
 });

@@ -4,8 +4,12 @@ The simulated pupils write with them, so that demo data and tests show real faul
 and the board show its usual ones. They are no part of the checker, which has its own list of ways.
 """
 
+from collections.abc import Mapping
+from types import MappingProxyType
+
 import numpy as np
 
+from firstloop.core.contract import Code
 from firstloop.core.geometry.polyline import length
 from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.drawing import pressed
@@ -36,9 +40,20 @@ _EVERYBODYS = {"gone over again", "floating", "sinking", "leaning over", "leanin
 """Slips of no letter in particular: shown only where there is nothing else to warn of."""
 
 
-def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, Strokes]]:
-    """The usual slips of a letter, each as it looks in this hand; points in u. Those that teachers
-    warn of in this letter come first; of the others at most one of a kind.
+NONE_SEEN: Mapping[Code, float] = MappingProxyType({})
+
+
+def shown_slips(
+    script: Script,
+    hand: Hand,
+    ruling: Ruling,
+    seen: Mapping[Code, float] = NONE_SEEN,
+    habit: Code | None = None,
+) -> list[tuple[Slip, Strokes]]:
+    """The usual slips of a letter, each as it looks in this hand; points in u. First those of a
+    habit that is to be mended; then those that teachers warn of in this letter, the sooner the more
+    of the class's children had them of late (`seen`, the share of them by code); of the others at
+    most one of a kind.
 
     >>> from firstloop.core.letters import PLAIN
     >>> [slip.name for slip, _ in shown_slips(PLAIN.scripts["i"], PLAIN, Ruling())]
@@ -46,7 +61,7 @@ def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, 
     """
     shown: list[tuple[Slip, Strokes]] = []
     kinds: set[str] = set()
-    for slip in _ranked(script):
+    for slip in _ranked(script, seen, habit):
         usual = slip.name in usual_of(script.letter)
         if kind_of(slip.code) in kinds and not usual:
             continue
@@ -59,16 +74,32 @@ def shown_slips(script: Script, hand: Hand, ruling: Ruling) -> list[tuple[Slip, 
     return shown
 
 
-def _ranked(script: Script) -> list[Slip]:
-    """The slips that a letter can have: its own usual ones first, everybody's last."""
+def _ranked(script: Script, seen: Mapping[Code, float], habit: Code | None) -> list[Slip]:
+    """The slips that a letter can have, the likeliest first: how usual it is for this letter, times
+    whether it then reads as another, times what the class's own record shows."""
     usual = usual_of(script.letter)
+
+    def likely(slip: Slip) -> float:
+        if slip.name in _EVERYBODYS:
+            own = EVERYBODYS
+        elif slip.name in usual:
+            own = NEXT ** usual.index(slip.name)
+        else:
+            own = UNUSUAL
+        reads = AS_ANOTHER if kind_of(slip.code) == "another" else 1.0
+        return own * reads * (1.0 + SEEN * max(seen.get(code, 0.0) for code in slip.codes))
+
     fitting = [slip for slip in SLIPS.values() if slip.fits(script)]
+    return sorted(fitting, key=lambda slip: (habit not in slip.codes, -likely(slip)))
 
-    def rank(slip: Slip) -> tuple[int, bool]:
-        own = usual.index(slip.name) if slip.name in usual else len(usual)
-        return own, slip.name in _EVERYBODYS
 
-    return sorted(fitting, key=rank)
+NEXT, UNUSUAL, EVERYBODYS = 0.9, 0.3, 0.1
+"""Of the usual slips of a letter each is so much less likely than the one before; one that is not
+usual for it, and one of no letter in particular, is so likely beside the first."""
+
+AS_ANOTHER, SEEN = 1.05, 2.0
+"""What it counts that the letter then reads as another, and that all children of the class had it
+of late: a slip that half of them have comes before any other."""
 
 
 def _same(one: Strokes, other: Strokes) -> bool:
