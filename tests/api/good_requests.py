@@ -145,7 +145,7 @@ REQUESTS = (
     good("GET /api/show/alphabet"),
     good("GET /api/show/letters/{letter}", letter="n"),
     good("GET /api/show/text", query={"text": "an inn", "other_hand": "true"}),
-    good("GET /api/show/tricky", query={"text": "inn"}),
+    good("GET /api/show/watch", query={"text": "inn"}),
     good(f"GET {WRITTEN}", query={"part": "n"}, lesson_id=1, kind="show"),
     good(f"PUT {WRITTEN}", {"strokes": INK}, query={"part": "n"}, lesson_id=1, kind="show"),
     good("PUT /api/show/lessons/{lesson_id}/place", {"at": "show", "part": "n"}, lesson_id=1),

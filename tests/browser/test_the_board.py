@@ -15,7 +15,7 @@ def at_step(page: Page, step: str, way: str | None = None) -> Locator:
     """A planned lesson on the board, at a step, shown in a way."""
     planned(page)
     page.get_by_role("link", name="To the board").click()
-    page.get_by_role("button", name=step, exact=True).click()
+    page.get_by_role("button", name=step, exact=True).first.click()
     if way is not None:
         page.get_by_role("radio", name=way).click()
     return page.get_by_role("region", name=re.compile("^Lesson on"))

@@ -16,7 +16,7 @@ from firstloop.core.letters import draw, find_script
 from firstloop.core.letters.hands import GROUPS, counterpart
 from firstloop.core.letters.phrases import OURS
 from firstloop.core.teaching.steps import StepKind
-from firstloop.core.text.tricky import TrickyKind, tricky_places
+from firstloop.core.text.to_watch import WatchKind, places_to_watch
 from firstloop.core.text.words import Joins, compose
 from firstloop.formats import svg
 from firstloop.services import lessons as giving
@@ -109,22 +109,24 @@ def get_text(
     return text_drawings(text, hand, school_class.ruling, wording, joins)
 
 
-class TrickyOut(BaseModel):
-    """A tricky place of a word: at which letters, in words, and their box (left, bottom, right, top
-    in u) in the word as it is drawn."""
+class PlaceToWatch(BaseModel):
+    """A place to watch of a word: at which letters, in words, and their box (left, bottom, right,
+    top in u) in the word as it is drawn."""
 
-    kind: TrickyKind
+    kind: WatchKind
     letters: str
     words: str
     box: tuple[float, float, float, float]
 
 
-@router.get("/tricky")
-def get_tricky(session: Db, school_class: Class, text: Text, now: Now) -> list[TrickyOut]:
-    """Where a word is tricky to write in the class's hand: joins, doubles, tails."""
+@router.get("/watch")
+def get_places_to_watch(
+    session: Db, school_class: Class, text: Text, now: Now
+) -> list[PlaceToWatch]:
+    """Where a word is to be watched in the class's hand: joins, doubles, tails."""
     joins = joins_of(session, school_class, day_of(now, school.zone(session)))
-    found = tricky_places(text, school_class.hand, school_class.ruling, joins)
-    return [TrickyOut.model_validate(one, from_attributes=True) for one in found]
+    found = places_to_watch(text, school_class.hand, school_class.ruling, joins)
+    return [PlaceToWatch.model_validate(one, from_attributes=True) for one in found]
 
 
 @router.get("/lessons/{lesson_id}/written/{kind}")

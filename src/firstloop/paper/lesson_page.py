@@ -55,7 +55,7 @@ def _stop(canvas: Canvas, moment: Moment, y: float, height: float) -> None:
     canvas.rect(MARGIN, y - 0.6 * mm, 4 * mm, 4 * mm)
     canvas.setFillColor(SOFT)
     canvas.setFont(FONT, 10)
-    canvas.drawRightString(MARGIN + 17 * mm, y, f"{moment.stop.minutes:g} min")
+    canvas.drawRightString(MARGIN + 17 * mm, y, f"{moment.stop.minutes:.2g} min")
     canvas.setFillColor(INK)
     canvas.setFont(BOLD, 11)
     canvas.drawString(MARGIN + 21 * mm, y, moment.name)

@@ -120,15 +120,23 @@ def test_size_families_go_by_the_spaces_filled() -> None:
 
 
 @pytest.mark.parametrize("letters", ["abdopq", "aceimnorsuvwxz", GROUPS["small"], LETTERS])
-def test_the_parts_of_a_split_fit_a_lesson_and_differ_by_one_at_most(letters: Any) -> None:
+def test_the_parts_of_a_split_fit_a_lesson_and_are_as_few_as_can_be(letters: Any) -> None:
     parts = split(Family("Many", tuple(letters), ""), PLAIN)
     sizes = [len(part.letters) for part in parts]
-    assert max(sizes) <= LESSON_SIZE
-    assert max(sizes) - min(sizes) <= 1
+    assert 2 <= min(sizes) <= max(sizes) <= LESSON_SIZE
+    assert len(parts) == -(-len(letters) // LESSON_SIZE)
     assert sorted("".join(x for part in parts for x in part.letters)) == sorted(letters)
 
 
-def test_a_split_keeps_the_confusable_apart() -> None:
+def test_a_split_keeps_the_look_alikes_of_one_movement_together() -> None:
+    rounds = split(Family("Rounds", tuple("acdoqsefg"), ""), PLAIN)
+    assert any(set("acdo") <= set(part.letters) for part in rounds)
+    for hand in HANDS.values():
+        humps = split(Family("Humps", tuple("rnmhpk"), ""), hand)
+        assert any(set("nmh") <= set(part.letters) for part in humps), hand.name
+
+
+def test_a_split_keeps_the_confusable_of_different_movements_apart() -> None:
     bowls = split(Family("Bowls", tuple("abdopq"), ""), PLAIN)
     together = [set(part.letters) for part in bowls]
     assert not any({"b", "d"} <= part or {"p", "q"} <= part for part in together)

@@ -52,8 +52,9 @@ def test_a_step_says_what_a_letter_brings() -> None:
 
 
 def test_confusable_letters_cost_the_more_the_closer_they_are() -> None:
-    costs = [cost(order, PLAIN).close for order in ("bhx", "bxh", "bxvh")]
+    costs = [cost(order, PLAIN).close for order in ("bdx", "bxd", "bxvd")]
     assert costs == [APART - 1, APART - 2, 0]
+    assert cost("nhm", PLAIN).close == 0  # of one movement: they belong together
 
 
 def test_a_proposal_costs_less_and_no_letter_changes_its_family() -> None:

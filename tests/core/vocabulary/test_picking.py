@@ -7,6 +7,7 @@ from itertools import pairwise
 from typing import Any
 
 import pytest
+from scripts import word_bands
 from spellchecker import SpellChecker
 
 from firstloop.core.letters import HANDS, Hand
@@ -23,7 +24,7 @@ from firstloop.core.vocabulary.sentences import (
     writable_phrases,
     writable_sentences,
 )
-from firstloop.core.vocabulary.sounds import bundled, word
+from firstloop.core.vocabulary.sounds import band_of, bundled, heard_in, seldom, word
 
 ALL = string.ascii_lowercase
 
@@ -60,12 +61,12 @@ def test_a_word_with_an_untaught_letter_is_only_picked_where_asked_for_and_says_
     assert "nip" not in [p.word.text for p in pick(["n"], "atps")[Where.FIRST]]
 
 
-def test_tricky_words_come_after_the_plain_ones() -> None:
+def test_words_by_heart_come_after_the_plain_ones() -> None:
     for words in pick(["o"], ALL).values():
         plain = [one for one in words if len(one.word.text) <= EASY_LETTERS]
-        tricky = [one.word.tricky for one in plain]
-        assert tricky == sorted(tricky)
-    assert any(one.word.tricky for words in pick(["o"], ALL).values() for one in words)
+        by_heart = [one.word.by_heart for one in plain]
+        assert by_heart == sorted(by_heart)
+    assert any(one.word.by_heart for words in pick(["o"], ALL).values() for one in words)
 
 
 def test_a_teachers_own_words_come_first() -> None:
@@ -209,3 +210,18 @@ def test_all_three_end_marks_are_met_and_no_beginning_is_everybodys() -> None:
     assert max(first_two.values()) <= 3
     whole = Counter(" ".join(text.lower().rstrip(".!?").split()[-3:]) for text in sentences)
     assert max(whole.values()) <= 2
+
+
+def test_how_common_words_are_is_what_the_counts_say() -> None:
+    assert word_bands.DOCUMENT.read_text(encoding="utf-8") == word_bands.document(), (
+        "run python -m scripts.word_bands, and read what is new"
+    )
+
+
+def test_of_words_as_long_and_as_plain_the_commoner_come_first() -> None:
+    first = [one.word.text for one in pick(["n"], "abcdefghijklmnopqrstuvwxyz")[Where.FIRST]]
+    short = [text for text in first if len(text) <= 4 and text not in seldom() and text.islower()]
+    plain = [text for text in short if not heard_in(text).by_heart]
+    bands = [band_of(text) for text in plain]
+    assert bands == sorted(bands)
+    assert {"not", "new"} <= set(first[:4])

@@ -1,8 +1,8 @@
 """The sounds of the bundled words, set against a pronouncing dictionary (CMU's, American speech).
 
 Each grapheme must stand for a sound that its letters can stand for, and all together for the whole
-word. Tricky words are not written as they sound; the few others that the dictionary hears otherwise
-are named, each with its reason.
+word. Words learnt by heart are not written as they sound; the few others that the dictionary hears
+otherwise are named, each with its reason.
 """
 
 from functools import cache, lru_cache
@@ -87,7 +87,7 @@ def test_every_plain_word_falls_into_the_sounds_that_are_heard() -> None:
     wrong = {
         word.text: [grapheme.letters for grapheme in word.graphemes]
         for word in bundled()
-        if not word.tricky
+        if not word.by_heart
         and (heard := pronunciations(word.text))
         and not any(agrees(word, said) for said in heard)
     }

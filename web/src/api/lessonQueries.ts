@@ -9,7 +9,7 @@ import type {
   NewLesson,
   paths,
   StepKind,
-  TrickyOut,
+  PlaceToWatch,
 } from "./schema";
 
 /** What a teacher does to a lesson, one thing at a time. */
@@ -28,13 +28,13 @@ export function useText(text: string, { otherHand = false } = {}) {
   );
 }
 
-/** Where a word is tricky to write. */
-export function useTricky(text: string, wanted: boolean) {
+/** Where a word is to be watched. */
+export function usePlacesToWatch(text: string, wanted: boolean) {
   return $api.useQuery(
     "get",
-    "/api/show/tricky",
+    "/api/show/watch",
     { params: { query: { text } } },
-    { enabled: wanted && text !== "", staleTime: Infinity, select: exact<TrickyOut[]> },
+    { enabled: wanted && text !== "", staleTime: Infinity, select: exact<PlaceToWatch[]> },
   );
 }
 

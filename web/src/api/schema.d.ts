@@ -696,7 +696,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/show/tricky": {
+    "/api/show/watch": {
         parameters: {
             query?: never;
             header?: never;
@@ -704,10 +704,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Tricky
-         * @description Where a word is tricky to write in the class's hand: joins, doubles, tails.
+         * Get Places To Watch
+         * @description Where a word is to be watched in the class's hand: joins, doubles, tails.
          */
-        get: operations["get_tricky"];
+        get: operations["get_places_to_watch"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3944,6 +3944,25 @@ export interface components {
             by?: string | null;
         };
         /**
+         * PlaceToWatch
+         * @description A place to watch of a word: at which letters, in words, and their box (left, bottom, right, top
+         *     in u) in the word as it is drawn.
+         */
+        PlaceToWatch: {
+            kind: components["schemas"]["WatchKind"];
+            /** Letters */
+            letters: string;
+            /** Words */
+            words: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * Presence
          * @description Whether a child is taught with the class. Who is apart stays on the list, but the class's
          *     plans do not reckon with them; who has left is on no list. Both keep their letters.
@@ -5006,31 +5025,6 @@ export interface components {
             week: components["schemas"]["DayOut"][];
         };
         /**
-         * TrickyKind
-         * @description What makes a place tricky.
-         * @enum {string}
-         */
-        TrickyKind: "join" | "lift" | "double" | "tail";
-        /**
-         * TrickyOut
-         * @description A tricky place of a word: at which letters, in words, and their box (left, bottom, right, top
-         *     in u) in the word as it is drawn.
-         */
-        TrickyOut: {
-            kind: components["schemas"]["TrickyKind"];
-            /** Letters */
-            letters: string;
-            /** Words */
-            words: string;
-            /** Box */
-            box: [
-                number,
-                number,
-                number,
-                number
-            ];
-        };
-        /**
          * Variety
          * @description Where the school is.
          * @enum {string}
@@ -5063,6 +5057,12 @@ export interface components {
              */
             waits: true;
         };
+        /**
+         * WatchKind
+         * @description What makes a place one to watch.
+         * @enum {string}
+         */
+        WatchKind: "join" | "lift" | "double" | "tail";
         /**
          * Where
          * @description Where in a word what is new stands.
@@ -5100,8 +5100,8 @@ export interface components {
             text: string;
             /** Graphemes */
             graphemes: components["schemas"]["GraphemeOut"][];
-            /** Tricky */
-            tricky: boolean;
+            /** By Heart */
+            by_heart: boolean;
         };
         /**
          * WordRow
@@ -5340,6 +5340,7 @@ export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
 export type Picture = components['schemas']['Picture'];
 export type PlaceIn = components['schemas']['PlaceIn'];
+export type PlaceToWatch = components['schemas']['PlaceToWatch'];
 export type Presence = components['schemas']['Presence'];
 export type PresenceIn = components['schemas']['PresenceIn'];
 export type Preview = components['schemas']['Preview'];
@@ -5422,12 +5423,11 @@ export type TileIn = components['schemas']['TileIn'];
 export type TileOut = components['schemas']['TileOut'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type TodayOut = components['schemas']['TodayOut'];
-export type TrickyKind = components['schemas']['TrickyKind'];
-export type TrickyOut = components['schemas']['TrickyOut'];
 export type Variety = components['schemas']['Variety'];
 export type Verdict = components['schemas']['Verdict'];
 export type Verdicts = components['schemas']['Verdicts'];
 export type WaitsOut = components['schemas']['WaitsOut'];
+export type WatchKind = components['schemas']['WatchKind'];
 export type Where = components['schemas']['Where'];
 export type WhichLesson = components['schemas']['WhichLesson'];
 export type Who = components['schemas']['Who'];
@@ -9810,7 +9810,7 @@ export interface operations {
             };
         };
     };
-    get_tricky: {
+    get_places_to_watch: {
         parameters: {
             query: {
                 text: string;
@@ -9830,7 +9830,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrickyOut"][];
+                    "application/json": components["schemas"]["PlaceToWatch"][];
                 };
             };
             /** @description What was sent cannot be read */

@@ -137,13 +137,13 @@ export function attempt(id: number, other: Partial<AttemptOut> = {}): AttemptOut
   };
 }
 
-export function word(text: string, sounds: string[] = Array.from(text), tricky = false): WordOut {
+export function word(text: string, sounds: string[] = Array.from(text), by_heart = false): WordOut {
   let at = 0;
   const graphemes = sounds.map((letters) => ({
     letters,
     at: Array.from(letters, () => at++),
   }));
-  return { text, graphemes, tricky };
+  return { text, graphemes, by_heart };
 }
 
 export function step(kind: StepKind, other: Partial<LessonStep> = {}): LessonStep {

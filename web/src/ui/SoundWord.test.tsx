@@ -20,16 +20,16 @@ test("a split pair stands in two halves, each at its place, open towards the oth
   const { graphemes } = word("mad");
   const [m, , d] = graphemes;
   if (!m || !d) throw new Error("mad has three sounds");
-  putUp(<SoundWord word={{ text: "made", graphemes: [m, made, d], tricky: false }} />);
+  putUp(<SoundWord word={{ text: "made", graphemes: [m, made, d], by_heart: false }} />);
   expect(pieces("made: m ae d")).toEqual(["m", "a", "d", "e"]);
   const [, a, , e] = Array.from(screen.getByRole("img").children);
   expect(a?.className).toContain("border-ember");
   expect(a?.className).not.toBe(e?.className);
 });
 
-test("a tricky word is told as one, by ear and by its dotted swing", () => {
+test("a word to know by heart is told as one, by ear and by its dotted swing", () => {
   putUp(<SoundWord word={word("said", ["s", "ai", "d"], true)} />);
-  const spoken = screen.getByRole("img", { name: "said: s ai d, tricky" });
+  const spoken = screen.getByRole("img", { name: "said: s ai d, by heart" });
   expect(Array.from(spoken.children, (one) => one.className.includes("dotted"))).toEqual([
     true,
     true,

@@ -1,6 +1,6 @@
 /**
  * A word with its sounds: one swing of the pen under each. Letters that share a sound share a
- * swing; of a split pair each half is open towards the other. Tricky words have a dotted swing.
+ * swing; of a split pair each half is open towards the other. Words to know by heart have a dotted swing.
  */
 import type { WordOut as Word } from "../api/schema";
 
@@ -20,7 +20,7 @@ export function SoundWord({
         <span
           key={at}
           aria-hidden
-          className={`mx-px border-b-2 pb-0.5 ${word.tricky ? "border-dotted" : ""} ${letters.length > 1 || open ? "border-ember" : "border-rule-deep"} ${ROUNDED[open ?? "closed"]}`}
+          className={`mx-px border-b-2 pb-0.5 ${word.by_heart ? "border-dotted" : ""} ${letters.length > 1 || open ? "border-ember" : "border-rule-deep"} ${ROUNDED[open ?? "closed"]}`}
         >
           {Array.from(letters).map((letter, k) => (
             <span
@@ -66,5 +66,5 @@ function piecesOf(word: Word): SoundPiece[] {
 
 function describe(word: Word): string {
   const sounds = word.graphemes.map(({ letters }) => letters).join(" ");
-  return `${word.text}: ${sounds}${word.tricky ? ", tricky" : ""}`;
+  return `${word.text}: ${sounds}${word.by_heart ? ", by heart" : ""}`;
 }

@@ -1,6 +1,6 @@
 /** Words on the class's lines, as the class writes them; a sentence with its words counted. */
-import type { TrickyOut } from "../api/schema";
-import { useText, useTricky } from "../api/lessonQueries";
+import type { PlaceToWatch } from "../api/schema";
+import { useText, usePlacesToWatch } from "../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
@@ -15,7 +15,7 @@ export function TextOnLines({
   counted = false,
   otherHand = false,
   longest = LONGEST_LINE,
-  tricky = false,
+  watched = false,
   gap = "",
 }: {
   text: string;
@@ -25,11 +25,11 @@ export function TextOnLines({
   otherHand?: boolean;
   /** u: where a line is broken. */
   longest?: number;
-  /** Whether the tricky places of a single word are marked. */
-  tricky?: boolean;
+  /** Whether the places to watch of a single word are marked. */
+  watched?: boolean;
 }) {
   const words = useText(text, { otherHand });
-  const places = useTricky(text, tricky);
+  const places = usePlacesToWatch(text, watched);
   if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
   if (words.isPending) return <Loading what="the words" />;
   if (words.isError) return <ProblemNote error={words.error} />;
@@ -47,7 +47,7 @@ export function TextOnLines({
       ))}
       {places.data && places.data.length > 0 ? (
         <ul
-          aria-label="Tricky places"
+          aria-label="Places to watch"
           className="flex flex-wrap justify-center gap-x-8 text-xl big:text-[2rem]"
         >
           {places.data.map(({ words: said, box }) => (
@@ -74,7 +74,7 @@ function Row({
   row: Placed[];
   gap: string;
   wide: number | null;
-  places: readonly TrickyOut[];
+  places: readonly PlaceToWatch[];
 }) {
   const strokes = strokesOf(row.filter(({ letter }) => !isGap(letter.letter, gap)));
   const lines = row[0]?.letter.lines ?? [];
@@ -109,7 +109,7 @@ function Row({
         })}
       <g transform={`translate(${row[0]?.left ?? 0} 0)`}>
         {places.map((place, at) => (
-          <TrickyMark key={at} place={place} />
+          <WatchMark key={at} place={place} />
         ))}
       </g>
     </svg>
@@ -120,7 +120,7 @@ function Row({
 const OFF = 0.22;
 
 /** A bow over a join, a wave where the pen is lifted, a bar under doubles, an arrow by a tail. */
-function TrickyMark({ place: { kind, box } }: { place: TrickyOut }) {
+function WatchMark({ place: { kind, box } }: { place: PlaceToWatch }) {
   const [left, bottom, right, top] = box;
   const middle = (left + right) / 2;
   const over = -top - OFF;
@@ -134,7 +134,7 @@ function TrickyMark({ place: { kind, box } }: { place: TrickyOut }) {
   return (
     <path
       d={path}
-      data-tricky={kind}
+      data-watch={kind}
       className="fill-none stroke-ember"
       strokeWidth={0.065}
       strokeLinecap="round"

@@ -86,7 +86,7 @@ class WordOut(BaseModel):
 
     text: str
     graphemes: list[GraphemeOut]
-    tricky: bool
+    by_heart: bool
 
 
 class LetterPage(BaseModel):
@@ -179,7 +179,7 @@ def put_own_phrase(record: Record, school_class: Class, sent: OwnPhraseIn) -> No
 def word_out(word: Word) -> WordOut:
     """A word as an answer."""
     graphemes = [GraphemeOut(letters=g.letters, at=list(g.at)) for g in word.graphemes]
-    return WordOut(text=word.text, graphemes=graphemes, tricky=word.tricky)
+    return WordOut(text=word.text, graphemes=graphemes, by_heart=word.by_heart)
 
 
 def _forms(letter: str, school_class: ClassRecord) -> list[Form]:

@@ -63,7 +63,7 @@ def prompts(  # noqa: PLR0911  # a line a kind
                 "One went wrong? Cross it out, leave it, and write the next.",
             )
         case StepKind.WORDS:
-            return (*MARKS, RUBBING_OUT[customs.rubbing_out])
+            return (RUBBING_OUT[customs.rubbing_out], *MARKS)
         case StepKind.PAUSE:
             return (
                 "Pencils down. Shake your hands out, fingers wide and closed.",
@@ -92,7 +92,7 @@ def prompts(  # noqa: PLR0911  # a line a kind
 
 MARKS = (
     "A dot under each sound, a line under letters that are one sound.",
-    "Right? Tick it. Not right? Strike the word out and write it again.",
+    "Right? Tick it.",
 )
 """What children mark in their own words, told where they are to do it."""
 

@@ -20,15 +20,15 @@ from firstloop.core.letters import Hand
 from firstloop.core.letters.hands import group_of
 from firstloop.core.letters.likeness import likeness_table
 from firstloop.core.letters.moves import MoveKind
-from firstloop.core.teaching.families import KINDS, LETTERS, Family, Scheme
+from firstloop.core.teaching.families import KINDS, LETTERS, Family, Scheme, one_movement
 from firstloop.core.vocabulary.sounds import Word, bundled
 
 APART = 3
-"""Lessons: a letter is settled before one comes that is easily confused with it; the families of a
-movement hold such letters together, so more cannot be had without breaking them up."""
+"""Lessons: a letter is settled before one comes that is easily confused with it and made by another
+movement. Look-alikes of one movement are taught together, and cost nothing."""
 
 CONFUSABLE = 0.4
-"""From here on a pair is kept apart; the pairs that teachers warn of (b-d, p-q, n-h) reach it."""
+"""From here on a pair is kept apart; the pairs that teachers warn of (b-d, p-q) reach it."""
 
 LATE_WORDS = 30.0
 """What it costs if no word can be written before the last letter: a tenth of the words gained
@@ -100,8 +100,10 @@ def cost(order: Sequence[str], hand: Hand) -> Cost:
     """What an order costs.
 
     >>> from firstloop.core.letters import PLAIN
-    >>> cost("il", PLAIN).close  # easily confused, and one lesson after the other
+    >>> cost("bd", PLAIN).close  # easily confused, and one lesson after the other
     2
+    >>> cost("ao", PLAIN).close  # of one movement: contrasted on purpose
+    0
     >>> cost("", PLAIN).total
     0.0
     """
@@ -246,9 +248,16 @@ def _words_of(taught: int) -> int:
 
 @lru_cache(maxsize=16)
 def _confusables(hand: Hand) -> dict[str, frozenset[str]]:
-    """For each letter those of its kind that it is to be kept apart from."""
+    """For each letter those of its kind that it is to be kept apart from: look-alikes of another
+    movement. Those of one movement belong together."""
     tables = [likeness_table(hand, kind) for kind in KINDS]
-    pairs = [pair for table in tables for pair in table if table[pair].confusable >= CONFUSABLE]
+    pairs = [
+        pair
+        for table in tables
+        for pair in table
+        if table[pair].confusable >= CONFUSABLE
+        and not one_movement(*(hand.scripts[letter] for letter in pair))
+    ]
     return {
         letter: frozenset(x for pair in pairs if letter in pair for x in pair if x != letter)
         for letter in LETTERS

@@ -11,7 +11,7 @@ from firstloop.core.teaching.instructions import aim_of
 from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape, SlipsAt
 from firstloop.core.vocabulary.picker import Where, pick
-from firstloop.core.vocabulary.sentences import writable_sentences
+from firstloop.core.vocabulary.sentences import things_counted, writable_sentences
 from firstloop.core.vocabulary.sounds import Word, bundled, seldom
 
 LOOK_BACK_LETTERS = 4
@@ -87,9 +87,9 @@ def propose(
     >>> due = [Due("t", 2, 0.0, ""), Due("n", 1, 0.0, "")]
     >>> lesson = propose(["n"], 20, taught="iatps", due=due)
     >>> lesson.look_back, lesson.words[:2], lesson.aim
-    (('t',), ('nap', 'ant'), 'Today you will write n.')
+    (('t',), ('nap', 'snap'), 'Today you will write n.')
     >>> propose([], 10, taught="iatpsn", due=due, shape=Shape.WORDS).words[:2]
-    ('nap', 'ant')
+    ('tip', 'snap')
     """
     letters = {letter for part in new for letter in part}
     known = {*taught, *letters}
@@ -103,12 +103,13 @@ def propose(
     each: list[Sequence[str]] = [[part.lower()] for part in new] or [sorted(about)]
     words = _words(each, known, own_words)
     whole = tuple(part for part in new if len(part) > A_PAIR)
+    counted = things_counted(new, known)
     return plan(
         new,
         minutes,
         look_back=look_back,
-        words=(*whole, *(word for word in words if word not in whole))[:WORDS_IN_A_LESSON],
-        sentence=sentences[0] if sentences else "",
+        words=(*whole, *(word for word in words if word not in whole))[:MOST_NEW],
+        sentence=counted or (sentences[0] if sentences else ""),
         shape=shape,
         aim=aim_of(shape, new, HABITS.get(habit, "") if habit else "", joins=joins),
         habit=habit,
@@ -145,12 +146,19 @@ def _in_turn(rows: Sequence[Sequence[str]]) -> list[str]:
 
 
 def _words(new: Sequence[Sequence[str]], known: set[str], own: Sequence[Word]) -> tuple[str, ...]:
-    """Words for each of what is new in turn, in its usual sound where there are such, and of each
-    from each place: at the start, inside, at the end, doubled. Of pairs that are no sound (to be
-    joined), words in which they are neighbours."""
-    rows = [_of_one(parts, known, own) for parts in new]
-    if not any(rows):
-        writable = [word.text for word in (*own, *bundled()) if word.letters <= known]
-        pairs = [part for parts in new for part in parts if len(part) > 1]
-        rows = [[text for text in writable if pair in text] for pair in pairs]
-    return tuple(dict.fromkeys(_in_turn(rows)))[:WORDS_IN_A_LESSON]
+    """Words for what is new, in its usual sound where there are such, from each place: at the
+    start, inside, at the end, doubled. Of several things new each has one of its own."""
+    rows = [_of_one(parts, known, own) or _neighbours(parts, known, own) for parts in new]
+    if len(rows) == 1:
+        return tuple(dict.fromkeys(rows[0]))[:WORDS_IN_A_LESSON]
+    taken: list[str] = []
+    for row in rows:
+        taken += [text for text in row if text not in taken][:1]
+    return tuple(taken)
+
+
+def _neighbours(parts: Sequence[str], known: set[str], own: Sequence[Word]) -> list[str]:
+    """Of pairs that are no sound (to be joined), words in which they are neighbours."""
+    writable = [word.text for word in (*own, *bundled()) if word.letters <= known]
+    pairs = [part for part in parts if len(part) > 1]
+    return [text for text in writable if any(pair in text for pair in pairs)]

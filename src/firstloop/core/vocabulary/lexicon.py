@@ -2,7 +2,7 @@
 
 How a word is noted says how its letters fall into sounds, where the rules of `sounds.py` would
 see it otherwise: `.` parts two sounds (hot.house), brackets hold one together (w(eigh)). A star
-marks a tricky word: one that is needed early and is not written as it sounds.
+marks a word to know by heart: one that is needed early and is not written as it sounds.
 """
 
 WORDS = """
@@ -192,6 +192,7 @@ hedges cease coo cascade
 """
 
 SELDOM = """
+dead jail bet boss wife vote career deal fight
 oboe eve ahead adhere saga sage dodo coo cease oasis decode deed deeds dose soda cascade lop jot sag
 cog ebb vat hoe foe sly shin fib dub dam lark dell dune jersey fable ox aid lacy vane lain reap
 """

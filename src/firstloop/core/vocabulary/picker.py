@@ -5,7 +5,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from firstloop.core.vocabulary.sounds import Word, bundled, seldom
+from firstloop.core.vocabulary.sounds import Word, band_of, bundled, seldom
 from firstloop.core.vocabulary.usual import usual_places
 
 
@@ -39,8 +39,8 @@ def pick(
     """Words for what is new (letters, or a grapheme such as `sh`), by where it stands in them.
 
     `untaught` is how many letters a word may need that are not taught; those that need none come
-    first, then those in which the letter has its usual sound, plain words before tricky ones, short
-    ones before long. A teacher's own words come before the bundled.
+    first, then those in which the letter has its usual sound, plain words before those learnt by
+    heart, up to four letters before longer, common before rare. A teacher's own come before all.
 
     >>> words = pick(["n"], "iatpsn")
     >>> [one.word.text for one in words[Where.FIRST]][:3]
@@ -84,7 +84,7 @@ def _where(word: Word, new: Sequence[str]) -> tuple[Where | None, bool]:
         if not places:
             continue
         if len(part) > 1:
-            return _among(places, len(word.graphemes)), not word.tricky
+            return _among(places, len(word.graphemes)), not word.by_heart
         usual = usual_places(word, part)
         return _letter_where(word, part, usual or places), bool(usual)
     return None, False
@@ -113,9 +113,9 @@ def _is(letters: str, part: str) -> bool:
     return part in letters.lower() if len(part) == 1 else part == letters.lower()
 
 
-def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, bool, int, str]:
+def _ease(picked: Picked, own: set[str]) -> tuple[bool, int, bool, bool, bool, bool, int, int, str]:
     text = picked.word.text
     long = len(text) > EASY_LETTERS
     name = text != text.lower()  # begins with a capital, which is another letter to write
-    easy = (picked.word.tricky, name or text in seldom(), long, len(text), text)
+    easy = (picked.word.by_heart, name or text in seldom(), long, band_of(text), len(text), text)
     return (text not in own, len(picked.untaught), not picked.usual, *easy)

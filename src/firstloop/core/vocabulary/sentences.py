@@ -145,9 +145,33 @@ def is_phrase(text: str) -> bool:
 
     >>> is_phrase("in the sun"), is_phrase("In the sun"), is_phrase("Is it hot?"), is_phrase("")
     (True, False, False, False)
+    >>> is_phrase("7 pens")
+    True
     """
     text = text.strip()
-    return text[:1].islower() and text[-1:] not in ENDS
+    return (text[:1].islower() or text[:1].isdigit()) and text[-1:] not in ENDS
+
+
+COUNTED = (
+    "ants tins pins pans hats cats dogs eggs hens pigs nets pens cups tents buns nuts maps frogs "
+    "ducks stars bells drums boats"
+)
+"""Things that a class sees and counts, the shortest to write first."""
+
+
+def things_counted(new: Iterable[str], taught: Iterable[str]) -> str:
+    """Of digits that are new the first, with things that can be written; nothing where none is new.
+
+    >>> things_counted(["7"], "satpin"), things_counted(["1"], "satpin"), things_counted("n", "an")
+    ('7 ants', '1 ant', '')
+    """
+    known = set(taught)
+    digit = next((part for part in new if part.isdigit()), "")
+    things = (thing for thing in COUNTED.split() if set(thing) <= known)
+    thing = next(things, "")
+    if not digit or not thing:
+        return ""
+    return f"{digit} {thing.removesuffix('s') if digit == '1' else thing}"
 
 
 @lru_cache(maxsize=1)

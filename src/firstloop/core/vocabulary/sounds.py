@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.vocabulary import lexicon
+from firstloop.core.vocabulary import bands, lexicon
 
 
 class WordError(FirstLoopError):
@@ -36,11 +36,12 @@ class Grapheme:
 
 @dataclass(frozen=True, slots=True)
 class Word:
-    """A word, its graphemes in the order their sounds are heard, and whether it is tricky."""
+    """A word, its graphemes in the order their sounds are heard, and whether it is learnt by heart:
+    it is needed early and not written as it sounds."""
 
     text: str
     graphemes: tuple[Grapheme, ...]
-    tricky: bool = False
+    by_heart: bool = False
 
     @property
     def letters(self) -> frozenset[str]:
@@ -103,7 +104,7 @@ def word(noted: str) -> Word:
 
     >>> [g.letters for g in word("sheep").graphemes], [g.letters for g in word("go.ing").graphemes]
     (['sh', 'ee', 'p'], ['g', 'o', 'i', 'ng'])
-    >>> word("said*").tricky
+    >>> word("said*").by_heart
     True
     >>> word("n1ce")
     Traceback (most recent call last):
@@ -198,12 +199,30 @@ def seldom() -> frozenset[str]:
     return frozenset(lexicon.SELDOM.split())
 
 
+RAREST = len(bands.BANDS)
+"""The band of words that are not among the bundled: a teacher's own come first in other ways."""
+
+
+def band_of(text: str) -> int:
+    """How common a bundled word is, 0 the commonest.
+
+    >>> band_of("not") < band_of("net") < band_of("newt") < band_of("brillig")
+    True
+    """
+    return _bands().get(text.lower(), RAREST)
+
+
+@lru_cache(maxsize=1)
+def _bands() -> dict[str, int]:
+    return {text: at for at, words in enumerate(bands.BANDS) for text in words.split()}
+
+
 def heard_in(text: str, own: Iterable[Word] = ()) -> Word:
     """A word as it falls into sounds: as the teacher has noted it, else as the bundled words have
     it, else as most words of its letters do. What is no word (a digit, a name with a mark) is one
     sound a letter.
 
-    >>> [g.letters for g in heard_in("shop").graphemes], heard_in("said").tricky
+    >>> [g.letters for g in heard_in("shop").graphemes], heard_in("said").by_heart
     (['sh', 'o', 'p'], True)
     >>> [g.letters for g in heard_in("4x").graphemes]
     ['4', 'x']

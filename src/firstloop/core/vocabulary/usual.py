@@ -48,7 +48,7 @@ def usual_places(word: Word, letter: str) -> list[int]:
     >>> [usual_places(word(noted), "a") for noted in ("cat", "cake", "ball", "swan", "ba.by")]
     [[1], [], [], [], []]
     """
-    if word.tricky:
+    if word.by_heart:
         return []
     found = []
     for at, grapheme in enumerate(word.graphemes):

@@ -20,7 +20,7 @@ export function OwnWords() {
         <h2 className="font-bold">My words</h2>
         <p className="text-sm text-soft">
           Names, places, what the class talks about. A dot parts two sounds (go.ing), brackets hold
-          one together ((eigh)t), a star marks a tricky word (said*).
+          one together ((eigh)t), a star marks a word to know by heart (said*).
         </p>
       </header>
       <form

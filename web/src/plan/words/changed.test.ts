@@ -7,7 +7,7 @@ function word(...graphemes: string[]): Word {
   let at = 0;
   return {
     text: graphemes.join(""),
-    tricky: false,
+    by_heart: false,
     graphemes: graphemes.map((letters) => ({
       letters,
       at: Array.from(letters, () => at++),

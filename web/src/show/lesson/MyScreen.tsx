@@ -60,7 +60,7 @@ function Mine({ lesson }: { lesson: Lesson }) {
           </p>
           {covered && (
             <p className="text-soft">
-              {covered.graphemes.length} sounds{covered.tricky ? ", a tricky word" : ""}
+              {covered.graphemes.length} sounds{covered.by_heart ? ", a word to know by heart" : ""}
             </p>
           )}
         </div>

@@ -128,7 +128,7 @@ function ForHer({ stop, lesson }: { stop: Stop; lesson: Lesson }) {
               {word ? <SoundWord word={word} /> : text}
               {word ? (
                 <span className="text-sm text-soft">
-                  {word.graphemes.length} sounds{word.tricky ? ", tricky" : ""}
+                  {word.graphemes.length} sounds{word.by_heart ? ", by heart" : ""}
                 </span>
               ) : null}
             </li>

@@ -12,6 +12,7 @@ import { Empty } from "../../ui/states";
 import { useGoesOn } from "../onwards";
 import { useCovered } from "./covered";
 import { SoundBoxes } from "./SoundBoxes";
+import { TextOnLines } from "../../ui/TextOnLines";
 import { WordSoFar } from "./WordSoFar";
 
 export function WordsStep({
@@ -62,7 +63,19 @@ interface Part {
   /** How many of its sounds are spelt, and how many are written on the lines. */
   lettered: number;
   written: number | null;
+  /** Whether it stands there whole, with what is to be watched in it. */
+  whole?: boolean;
 }
+
+/** At the end it stands there, as each looks at its own. */
+const whole = (sounds: number): Part => ({
+  said: "",
+  next: "",
+  pushed: sounds,
+  lettered: sounds,
+  written: sounds,
+  whole: true,
+});
 
 /** Heard: counted, written by the class, then sound by sound on the board. */
 function heardParts(sounds: number): Part[] {
@@ -75,7 +88,7 @@ function heardParts(sounds: number): Part[] {
   });
   const reveal = (written: number): Part => ({
     said: "Look, sound by sound: is yours like this?",
-    next: "The next sound",
+    next: written < sounds ? "The next sound" : "The whole word",
     pushed: sounds,
     lettered: written,
     written,
@@ -90,6 +103,7 @@ function heardParts(sounds: number): Part[] {
       written: 0,
     },
     ...Array.from({ length: sounds }, (_, at) => reveal(at + 1)),
+    whole(sounds),
   ];
 }
 
@@ -97,7 +111,7 @@ function heardParts(sounds: number): Part[] {
 function shownParts(sounds: number): Part[] {
   const along = (written: number): Part => ({
     said: "Write along, and say it.",
-    next: "The next sound",
+    next: written < sounds ? "The next sound" : "The whole word",
     pushed: sounds,
     lettered: sounds,
     written,
@@ -111,6 +125,7 @@ function shownParts(sounds: number): Part[] {
       written: null,
     },
     ...Array.from({ length: sounds }, (_, at) => along(at + 1)),
+    whole(sounds),
   ];
 }
 
@@ -152,9 +167,11 @@ function OneWord({
           lettered={part.lettered}
           small={part.written !== null}
         />
-        {part.written !== null && part.written > 0 && (
+        {part.whole ? (
+          <TextOnLines text={word.text} watched />
+        ) : part.written !== null && part.written > 0 ? (
           <WordSoFar word={word} sounds={part.written} />
-        )}
+        ) : null}
       </div>
       <div className="flex flex-wrap items-center gap-3">
         {children(!heard || last)}

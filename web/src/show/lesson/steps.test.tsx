@@ -176,11 +176,12 @@ const PIN = {
   letter: "pin",
   strokes: [[move(0, "p goes down")], [move(1, "i goes down")], [move(2, "n goes down")]],
 };
-const boxes = () => screen.getByRole("list");
+const boxes = () => screen.getByRole("list", { name: /sounds/ });
 const said = () => screen.getAllByRole("status").map(({ textContent }) => textContent);
 
 test("words that are heard: counted, written by the class, then shown sound by sound", async () => {
   serve("GET /api/show/text", [PIN]);
+  serve("GET /api/show/watch", []);
   const words = [word("pin"), word("lid")];
   const { user } = putUp(<WordsStep heard told={["Tick it."]} words={words} />);
   expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
@@ -196,8 +197,10 @@ test("words that are heard: counted, written by the class, then shown sound by s
   expect(screen.queryByRole("radio", { name: "pin" })).toBeNull();
   await user.keyboard("  ");
   expect(boxes()).toHaveAccessibleName("3 sounds: p, i, n");
+  expect(said()).toEqual(["Look, sound by sound: is yours like this?", "n: n goes down"]);
+  await user.click(press("The whole word"));
   expect(screen.getByRole("radio", { name: "pin" })).toBeChecked();
-  expect(said()).toEqual(["Tick it.", "n: n goes down"]);
+  expect(said()).toEqual(["Tick it."]);
   await user.click(press("Next word"));
   expect(boxes()).toHaveAccessibleName("3 sounds: 0 counted");
   expect(screen.queryByText("lid")).toBeNull();
@@ -205,13 +208,14 @@ test("words that are heard: counted, written by the class, then shown sound by s
 
 test("words that are shown stand there at once, and are written along", async () => {
   serve("GET /api/show/text", [PIN]);
+  serve("GET /api/show/watch", []);
   const { user } = putUp(<WordsStep heard={false} told={["Tick it."]} words={[word("pin")]} />);
   expect(boxes()).toHaveAccessibleName("3 sounds: p, i, n");
   expect(screen.getByRole("radio", { name: "pin" })).toBeChecked();
   await user.click(press("Write along"));
   expect(await screen.findByText("p: p goes down")).toBeVisible();
-  await user.keyboard("  ");
-  expect(said()).toEqual(["Tick it.", "n: n goes down"]);
+  await user.keyboard("   ");
+  expect(said()).toEqual(["Tick it."]);
   expect(screen.queryByRole("button", { name: "Next word" })).toBeNull();
 });
 

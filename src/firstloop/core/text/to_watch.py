@@ -1,4 +1,4 @@
-"""The tricky places of a word: where a letter that holds alone easily falls apart."""
+"""The places to watch of a word: where a letter that holds alone easily falls apart."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -16,8 +16,8 @@ from firstloop.core.text.words import Joins, compose
 TAILS = frozenset("gjpqy")
 
 
-class TrickyKind(StrEnum):
-    """What makes a place tricky."""
+class WatchKind(StrEnum):
+    """What makes a place one to watch."""
 
     JOIN = "join"
     LIFT = "lift"
@@ -29,54 +29,52 @@ Box = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True, slots=True)
-class Tricky:
-    """A tricky place: at which letters of the word, in words, and the box (left, bottom, right,
+class ToWatch:
+    """A place to watch: at which letters of the word, in words, and the box (left, bottom, right,
     top in u) of these letters as the word is composed."""
 
-    kind: TrickyKind
+    kind: WatchKind
     letters: str
     words: str
     box: Box
 
 
-def tricky_places(
+def places_to_watch(
     word: str, hand: Hand, ruling: Ruling, joins: Joins | None = None
-) -> tuple[Tricky, ...]:
+) -> tuple[ToWatch, ...]:
     """The places of a word that a teacher points out before it is written, from its beginning;
     raises UnknownLetterError.
 
     >>> from firstloop.core.letters import HANDS
-    >>> [(t.kind.value, t.letters) for t in tricky_places("jelly", HANDS["plain"], Ruling())]
+    >>> [(t.kind.value, t.letters) for t in places_to_watch("jelly", HANDS["plain"], Ruling())]
     [('tail', 'j'), ('double', 'll'), ('tail', 'y')]
-    >>> [(t.kind.value, t.letters) for t in tricky_places("worn", HANDS["joined"], Ruling())]
+    >>> [(t.kind.value, t.letters) for t in places_to_watch("worn", HANDS["joined"], Ruling())]
     [('join', 'wo'), ('join', 'or'), ('join', 'rn')]
     """
     boxes = _boxes(word, hand, ruling, joins)
     return tuple(
-        Tricky(kind, word[at:to], words, _around(boxes[at:to]))
+        ToWatch(kind, word[at:to], words, _around(boxes[at:to]))
         for kind, at, to, words in _found(word, hand, joins)
     )
 
 
-def _found(
-    word: str, hand: Hand, joins: Joins | None
-) -> Iterator[tuple[TrickyKind, int, int, str]]:
+def _found(word: str, hand: Hand, joins: Joins | None) -> Iterator[tuple[WatchKind, int, int, str]]:
     small = set(GROUPS["small"])
     for at, letter in enumerate(word):
         pair = word[at : at + 2]
         if letter in TAILS:
-            yield TrickyKind.TAIL, at, at + 1, f"The tail of {letter} goes under the line."
+            yield WatchKind.TAIL, at, at + 1, f"The tail of {letter} goes under the line."
         if len(pair) < 2:
             continue
         if pair[0] == pair[1]:
-            yield TrickyKind.DOUBLE, at, at + 2, f"Two {letter}, like twins."
+            yield WatchKind.DOUBLE, at, at + 2, f"Two {letter}, like twins."
         if not hand.joins or not set(pair) <= small or (joins is not None and not joins(pair)):
             continue
         join = join_of(pair, hand)
         if join is None:
-            yield TrickyKind.LIFT, at, at + 2, f"The pen is lifted after {letter}."
+            yield WatchKind.LIFT, at, at + 2, f"The pen is lifted after {letter}."
         elif join.kind.leaves is Leaves.TOP:
-            yield TrickyKind.JOIN, at, at + 2, f"From {letter} the join stays up at the mid line."
+            yield WatchKind.JOIN, at, at + 2, f"From {letter} the join stays up at the mid line."
 
 
 def _boxes(word: str, hand: Hand, ruling: Ruling, joins: Joins | None) -> list[Box]:
