@@ -204,6 +204,9 @@ REQUESTS = (
     good("POST /api/plan/joining/taught", {"parts": ["a"], "taught": False}),
     good("GET /api/plan/letters/{letter}", letter="n", query={"habit": "retrace_gap"}),
     good("GET /api/plan/pairs/{pair}", pair="sh"),
+    good("GET /api/plan/lessons"),
+    good("GET /api/plan/lessons/{lesson_id}", lesson_id=1),
+    good("POST /api/plan/lessons/{lesson_id}/again", lesson_id=1),
     good(
         "PUT /api/plan/phrases",
         {"key": "drop", "letter": "n", "stroke": 0, "move": 0, "words": "slide down"},

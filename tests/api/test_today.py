@@ -441,3 +441,23 @@ def test_a_whole_word_is_taught_as_it_stands_comes_back_and_can_be_forgotten(
     taught.put("/api/plan/taught", json={"letters": today["taught"], "words": []})
     again = taught.get("/api/plan/today").json()
     assert (again["taught_words"], again["taught"]) == ([], today["taught"])
+
+
+def test_an_earlier_lesson_is_found_looked_at_and_given_again(taught: TestClient) -> None:
+    first = planned(taught, "n", 12)
+    place = f"/api/plan/lessons/{first['id']}"
+    taught.post(f"{place}/changes", json={"do": "note", "kind": "show", "note": "slowly"})
+    taught.post(f"/api/show/lessons/{first['id']}/close")
+    earlier = taught.get("/api/plan/lessons").json()
+    assert [(one["id"], one["new"], one["given"]) for one in earlier] == [
+        (first["id"], ["n"], True)
+    ]
+    seen = taught.get(place).json()
+    assert (seen["new"], seen["given"]) == (["n"], True)
+    again = taught.post(f"{place}/again")
+    assert again.status_code == 201
+    copy = again.json()
+    assert copy["id"] != first["id"]
+    assert (copy["given"], copy["minutes"], copy["words"]) == (False, 12, seen["words"])
+    assert [step["note"] for step in copy["steps"] if step["kind"] == "show"] == ["slowly"]
+    assert taught.get("/api/plan/lessons/999").status_code == 404

@@ -114,7 +114,7 @@ function Stations({ letters }: { letters: string[] }) {
   const first = letters[0] ?? "";
   return (
     <Routes>
-      <Route path="/" element={<Navigate to={`/show/${first}`} replace />} />
+      <Route path="/" element={<Navigate to="/plan/today" replace />} />
       <Route path="/plan/*" element={<PlanStation />} />
       <Route path="/grow" element={<GrowStation />} />
       <Route path="/settings" element={<SettingsDesk />} />

@@ -24,7 +24,7 @@ router = APIRouter(prefix="/api/classroom", tags=["classroom"])
 
 
 class ClassOut(BaseModel):
-    """The class, and the letters its hand has."""
+    """The class, and the letters its hand has; whether who asks only helps in it."""
 
     id: int
     name: str
@@ -35,6 +35,7 @@ class ClassOut(BaseModel):
     x_height_mm: float
     stage: Stage
     pupils: list[PupilOut]
+    helps: bool
 
 
 class StageIn(Sent):
@@ -84,9 +85,9 @@ class PupilStageIn(Sent):
 
 
 @router.get("")
-def get_class(school_class: Class) -> ClassOut:
+def get_class(teacher: Teacher, school_class: Class) -> ClassOut:
     """The class of this school."""
-    return class_out(school_class)
+    return class_out(school_class, helps=teacher.role is Role.HELPER)
 
 
 @router.put("/stage", dependencies=ToldToAll)
@@ -103,8 +104,8 @@ def put_pupil_stage(
     return pupil_out(children.set_stage(record, school_class.id, pupil_id, sent.stage))
 
 
-def class_out(school_class: ClassRecord) -> ClassOut:
-    """A class as an answer."""
+def class_out(school_class: ClassRecord, *, helps: bool = False) -> ClassOut:
+    """A class as an answer; who changes it teaches it."""
     return ClassOut(
         id=school_class.id,
         name=school_class.name,
@@ -115,6 +116,7 @@ def class_out(school_class: ClassRecord) -> ClassOut:
         x_height_mm=school_class.x_height_mm,
         stage=school_class.stage,
         pupils=[pupil_out(pupil) for pupil in school_class.pupils],
+        helps=helps,
     )
 
 

@@ -1,5 +1,6 @@
 """Children of a class."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, datetime
 
@@ -37,7 +38,25 @@ def take_in(
     LooksAlikeError unless names that look alike are meant."""
     with record.writing() as session:
         _require_room(session, class_id, len(children))
-        return [pupils.add(session, class_id, name, hand, alike=alike) for name, hand in children]
+        return take_in_with(session, class_id, children, alike=alike)
+
+
+def take_in_with(
+    session: Session,
+    class_id: int,
+    children: list[tuple[str, Handedness]],
+    *,
+    alike: bool,
+) -> list[PupilRecord]:
+    """The same, within what is being written. Each gets a picture of its own at once, while there
+    are any left: a child of five finds itself by it."""
+    free = _free_tiles(session, class_id)
+    made = []
+    for name, hand in children:
+        one = pupils.add(session, class_id, name, hand, alike=alike)
+        tile = next(free, None)
+        made.append(pupils.set_tile(session, class_id, one.id, tile) if tile else one)
+    return made
 
 
 def forget(record: Database, class_id: int, pupil_id: int) -> InCopies:
@@ -100,12 +119,17 @@ def set_presence(
 def give_tiles(record: Database, class_id: int) -> tuple[PupilRecord, ...]:
     """Gives each child who has no picture one that no other has; the class as it is then."""
     with record.writing() as session:
-        there = pupils.of_class(session, class_id)
-        free = iter([tile for tile in TILES if tile not in {one.tile for one in there}])
-        for one in there:
+        free = _free_tiles(session, class_id)
+        for one in pupils.of_class(session, class_id):
             if one.tile is None and (tile := next(free, None)):
                 pupils.set_tile(session, class_id, one.id, tile)
         return pupils.of_class(session, class_id)
+
+
+def _free_tiles(session: Session, class_id: int) -> Iterator[str]:
+    """The pictures that no child of a class has."""
+    taken = {one.tile for one in pupils.with_the_left(session, class_id)}
+    return iter([tile for tile in TILES if tile not in taken])
 
 
 def renew_copies(record: Database, now: datetime) -> InCopies:

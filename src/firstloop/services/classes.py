@@ -6,8 +6,8 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.names import key_of, look_alike
 from firstloop.core.staff import Role
-from firstloop.services.children import InCopies, left_in_copies
-from firstloop.store import accounts, class_moves, classes, pupils, staff
+from firstloop.services.children import InCopies, left_in_copies, take_in_with
+from firstloop.store import accounts, class_moves, classes, staff
 from firstloop.store.database import Database, Session
 from firstloop.store.records import AccountRecord, ClassRecord, HerClass
 
@@ -43,8 +43,7 @@ def begin(
         made = classes.add(
             session, name, style=style, ruling=ruling, x_height_mm=x_height_mm, children=[]
         )
-        for child, handedness in children:
-            pupils.add(session, made.id, child, handedness, alike=alike)
+        take_in_with(session, made.id, children, alike=alike)
         staff.add(session, made.id, account_id, Role.TEACHER)
         accounts.open_class(session, account_id, made.id)
         return classes.get(session, made.id)

@@ -117,6 +117,7 @@ def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: dat
         joins=school_class.hand.joins,
         taught_words=taught_words.of_class(session, school_class.id),
         slips=school_class.customs.slips,
+        called=school_class.customs.called,
         date_text=long_date(day, school_class.language),
     )
 
@@ -128,10 +129,26 @@ def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetim
     with record.session() as session:
         lesson = proposal(session, school_class, asked, now)
     with record.writing() as session:
-        day = day_of(now, school.zone(session))
-        opened = lesson_codes.open_of(session, school_class.id, now - TAKEN_LATE)
-        under_way = [one.lesson_id for one in opened if one.lesson_id]
-        return lessons.add(session, school_class.id, day, lesson, under_way)
+        return _planned(session, school_class, lesson, now)
+
+
+def _planned(
+    session: Session, school_class: ClassRecord, lesson: Lesson, now: datetime
+) -> LessonRecord:
+    day = day_of(now, school.zone(session))
+    opened = lesson_codes.open_of(session, school_class.id, now - TAKEN_LATE)
+    under_way = [one.lesson_id for one in opened if one.lesson_id]
+    return lessons.add(session, school_class.id, day, lesson, under_way)
+
+
+def again(
+    record: Database, school_class: ClassRecord, lesson_id: int, now: datetime
+) -> LessonRecord:
+    """Plans today's lesson as one that was given before was, its notes and minutes with it, in
+    place of one that was planned and not given. Raises NotInRecordError."""
+    with record.writing() as session:
+        before = lessons.get(session, school_class.id, lesson_id)
+        return _planned(session, school_class, before.lesson, now)
 
 
 def habits_of(session: Session, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:

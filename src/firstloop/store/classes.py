@@ -10,7 +10,7 @@ from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.letters.ruling import Line, LineLook, Ruling, RulingKind
 from firstloop.core.letters.style import PROPORTIONS, Style
-from firstloop.core.teaching.customs import Customs, OwnAmount
+from firstloop.core.teaching.customs import Called, Customs, OwnAmount
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.steps import SlipsAt
 from firstloop.core.vocabulary.language import Language, Variety
@@ -170,7 +170,8 @@ def set_joining(session: Session, class_id: int, stages: list[list[str]] | None)
 def _customs(data: dict[str, Any]) -> Customs:
     """Customs as the record keeps them; what is not there is as usual."""
     own, slips = data.get("own", OwnAmount.FEW), data.get("slips", SlipsAt.AFTER)
-    return Customs(**{**data, "own": OwnAmount(own), "slips": SlipsAt(slips)})
+    called = Called(data.get("called", Called.NAME))
+    return Customs(**{**data, "own": OwnAmount(own), "slips": SlipsAt(slips), "called": called})
 
 
 def _ruling(row: _Row) -> Ruling:

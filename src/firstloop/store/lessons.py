@@ -125,6 +125,21 @@ def between(session: Session, class_id: int, first: date, last: date) -> list[Le
     return [_record(row) for row in session.scalars(rows)]
 
 
+MOST_EARLIER = 100
+"""Lessons that are looked through: a term of them."""
+
+
+def earlier(session: Session, class_id: int, until: date) -> list[LessonRecord]:
+    """The lessons up to a day, the newest first, MOST_EARLIER at most."""
+    rows = (
+        select(LessonRow)
+        .where(LessonRow.class_id == class_id, LessonRow.day <= until)
+        .order_by(LessonRow.day.desc(), LessonRow.id.desc())
+        .limit(MOST_EARLIER)
+    )
+    return [_record(row) for row in session.scalars(rows)]
+
+
 def written(
     session: Session, class_id: int, lesson_id: int, kind: StepKind, part: str | None = None
 ) -> Ink:

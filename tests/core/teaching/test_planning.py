@@ -2,9 +2,11 @@
 
 import pytest
 
+from firstloop.core.teaching.customs import Called
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import Family, Scheme
 from firstloop.core.teaching.planning import PAIRS, propose, what_next
+from firstloop.core.teaching.steps import StepKind
 
 SCHEME = Scheme("mine", (Family("Down", tuple("lit"), ""), Family("Round", tuple("cosh"), "")))
 
@@ -64,3 +66,38 @@ def test_with_few_letters_there_is_no_matter_and_its_steps_are_skipped() -> None
     assert (lesson.words, lesson.sentence, lesson.look_back) == ((), "", ())
     skipped = {step.kind.value for step in lesson.steps if step.skipped}
     assert {"words", "sentence", "look_back"} <= skipped
+
+
+@pytest.mark.parametrize(
+    ("called", "aim"),
+    [
+        (Called.NAME, "Today you will write n."),
+        (Called.SOUND, "Today you will write the first sound of “nap”."),
+        (Called.BOTH, "Today you will write n, the first sound of “nap”."),
+    ],
+)
+def test_the_aim_speaks_of_a_letter_as_the_school_does(called: Called, aim: str) -> None:
+    assert propose(["n"], 20, taught="iatps", due=[], called=called).aim == aim
+
+
+def test_what_begins_no_word_is_heard_at_the_end_and_a_digit_is_called_by_its_name() -> None:
+    aim = propose(["x", "7"], 20, taught="satpinfo", due=[], called=Called.SOUND).aim
+    assert aim == "Today you will write the last sound of “six” and 7."
+
+
+def test_digits_come_with_things_counted_and_of_several_letters_each_has_one_word() -> None:
+    assert propose(["7"], 20, taught="satpin", due=[]).sentence == "7 ants"
+    words = propose(["n", "p", "7"], 20, taught="sati", due=[]).words
+    assert len(words) == 2
+    assert "n" in words[0]
+    assert "p" in words[1]
+
+
+def test_the_date_waits_for_a_capital_or_digit_of_it() -> None:
+    def kinds(taught: str) -> set[StepKind]:
+        lesson = propose(["n"], 20, taught=taught, due=[], date_text="Monday 2nd March 2026")
+        return {step.kind for step in lesson.steps if not step.skipped}
+
+    assert StepKind.DATE not in kinds("abc")
+    assert StepKind.DATE in kinds("abcM")
+    assert StepKind.DATE in kinds("abc6")

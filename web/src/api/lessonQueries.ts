@@ -38,6 +38,26 @@ export function usePlacesToWatch(text: string, wanted: boolean) {
   );
 }
 
+const lessonQuery = (lesson_id: number) =>
+  $api.queryOptions("get", "/api/plan/lessons/{lesson_id}", { params: { path: { lesson_id } } });
+
+/** One lesson, of whatever day. */
+export function useLesson(id: number) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/lessons/{lesson_id}",
+    { params: { path: { lesson_id: id } } },
+    { select: exact<LessonOut> },
+  );
+}
+
+/** Earlier lessons, the newest first. */
+export const useEarlier = () => $api.useQuery("get", "/api/plan/lessons", {});
+
+/** Plans today's lesson as an earlier one was. */
+export const useGiveAgain = () =>
+  $api.useMutation("post", "/api/plan/lessons/{lesson_id}/again", useTodayChanged());
+
 export function useToday() {
   return $api.useQuery("get", "/api/plan/today");
 }
@@ -101,7 +121,11 @@ export function useGoTo(id: number) {
   return $api.useMutation("put", "/api/show/lessons/{lesson_id}/place", {
     scope: { id: `place ${String(id)}` },
     onSuccess: () =>
-      queries.invalidateQueries({ queryKey: todayQuery.queryKey, refetchType: "none" }),
+      Promise.all(
+        [todayQuery.queryKey, lessonQuery(id).queryKey].map((queryKey) =>
+          queries.invalidateQueries({ queryKey, refetchType: "none" }),
+        ),
+      ),
   });
 }
 

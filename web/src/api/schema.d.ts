@@ -1672,13 +1672,61 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Get Earlier Lessons
+         * @description Earlier lessons, the newest first.
+         */
+        get: operations["get_earlier_lessons"];
         put?: never;
         /**
          * Post Lesson
          * @description Plans today's lesson, in place of one that was planned and not given.
          */
         post: operations["post_lesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Planned Lesson
+         * @description One lesson, of whatever day.
+         */
+        get: operations["get_planned_lesson"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete Lesson
+         * @description Deletes a lesson; what it taught stays taught.
+         */
+        delete: operations["delete_lesson"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Again
+         * @description Plans today's lesson as an earlier one was.
+         */
+        post: operations["give_again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1700,26 +1748,6 @@ export interface paths {
          */
         post: operations["post_lesson_change"];
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/plan/lessons/{lesson_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /**
-         * Delete Lesson
-         * @description Deletes a lesson; what it taught stays taught.
-         */
-        delete: operations["delete_lesson"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2416,6 +2444,12 @@ export interface components {
             pad?: number | null;
         };
         /**
+         * Called
+         * @description How the aim of a lesson speaks of a letter: by its name, by its sound, or by both.
+         * @enum {string}
+         */
+        Called: "name" | "sound" | "both";
+        /**
          * ChainOut
          * @description Words that change one sound at a time; none where there is no such chain.
          */
@@ -2504,7 +2538,7 @@ export interface components {
         };
         /**
          * ClassOut
-         * @description The class, and the letters its hand has.
+         * @description The class, and the letters its hand has; whether who asks only helps in it.
          */
         ClassOut: {
             /** Id */
@@ -2524,6 +2558,8 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** Pupils */
             pupils: components["schemas"]["PupilOut"][];
+            /** Helps */
+            helps: boolean;
         };
         /**
          * ClassesOut
@@ -2594,8 +2630,8 @@ export interface components {
          * CustomsIn
          * @description How many of their own children write, whether they may rub out in games, the largest family
          *     that is wished for in one lesson, whether joins stand open that are not taught yet, where slips
-         *     are spotted, whether words are heard before they are seen; on pads whether each letter is
-         *     answered, and whether the paper lies tilted.
+         *     are spotted, how the aim speaks of a letter, whether words are heard before they are seen; on
+         *     pads whether each letter is answered, and whether the paper lies tilted.
          */
         CustomsIn: {
             own: components["schemas"]["OwnAmount"];
@@ -2610,6 +2646,8 @@ export interface components {
             open_joins: boolean;
             /** @default after */
             slips: components["schemas"]["SlipsAt"];
+            /** @default name */
+            called: components["schemas"]["Called"];
             /**
              * From Memory
              * @default false
@@ -2643,6 +2681,8 @@ export interface components {
             open_joins: boolean;
             /** @default after */
             slips: components["schemas"]["SlipsAt"];
+            /** @default name */
+            called: components["schemas"]["Called"];
             /**
              * From Memory
              * @default false
@@ -2725,6 +2765,28 @@ export interface components {
             days_over: number;
             /** Why */
             why: string;
+        };
+        /**
+         * EarlierOut
+         * @description A lesson that was planned or given: its day, what it was on, whether it was given.
+         */
+        EarlierOut: {
+            /** Id */
+            id: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Date Text */
+            date_text: string;
+            /** New */
+            new: string[];
+            /** Words */
+            words: string[];
+            shape: components["schemas"]["Shape"];
+            /** Given */
+            given: boolean;
         };
         /**
          * EntryOut
@@ -3945,8 +4007,8 @@ export interface components {
         };
         /**
          * PlaceToWatch
-         * @description A place to watch of a word: at which letters, in words, and their box (left, bottom, right, top
-         *     in u) in the word as it is drawn.
+         * @description A place to watch of a word: at which letters, in words, and their box (left, bottom, right,
+         *     top in u) in the word as it is drawn.
          */
         PlaceToWatch: {
             kind: components["schemas"]["WatchKind"];
@@ -5230,6 +5292,7 @@ export type BoardInkIn = components['schemas']['BoardInkIn'];
 export type BroughtOut = components['schemas']['BroughtOut'];
 export type Call = components['schemas']['Call'];
 export type CallIn = components['schemas']['CallIn'];
+export type Called = components['schemas']['Called'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
 export type ChildOut = components['schemas']['ChildOut'];
@@ -5253,6 +5316,7 @@ export type DayOut = components['schemas']['DayOut'];
 export type Dimension = components['schemas']['Dimension'];
 export type Doing = components['schemas']['Doing'];
 export type DueOut = components['schemas']['DueOut'];
+export type EarlierOut = components['schemas']['EarlierOut'];
 export type EntryOut = components['schemas']['EntryOut'];
 export type FamilyIn = components['schemas']['FamilyIn'];
 export type FamilyOut = components['schemas']['FamilyOut'];
@@ -16857,6 +16921,119 @@ export interface operations {
             };
         };
     };
+    get_earlier_lessons: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarlierOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post_lesson: {
         parameters: {
             query?: never;
@@ -16872,6 +17049,349 @@ export interface operations {
                 "application/json": components["schemas"]["NewLesson"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_planned_lesson: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_lesson: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give_again: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             201: {
@@ -17000,119 +17520,6 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
                 };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    delete_lesson: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                lesson_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
             /** @description What was sent cannot be read */
             400: {

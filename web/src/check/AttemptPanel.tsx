@@ -10,6 +10,7 @@ import { Button } from "../ui/Button";
 import { Unjudged } from "../ui/Unjudged";
 import { useShortcuts } from "../ui/useShortcuts";
 import { FindingList } from "./FindingList";
+import { Hers } from "../ui/Hers";
 import { JudgementForm } from "./JudgementForm";
 
 const HELP_WORDS: Record<Attempt["help"], string> = {
@@ -80,7 +81,9 @@ export function AttemptPanel({
         <Unjudged />
       )}
       <FindingList attempt={attempt} />
-      <JudgementForm attempt={attempt} next={next} />
+      <Hers>
+        <JudgementForm attempt={attempt} next={next} />
+      </Hers>
     </article>
   );
 }

@@ -1,7 +1,9 @@
 /** Plan: today's lesson, the families in their order, each letter, and how the class writes. */
+import type { ReactNode } from "react";
 import { Navigate, NavLink, Route, Routes } from "react-router";
 
 import { useClassroom } from "../api/queries";
+import { Hers } from "../ui/Hers";
 import { CustomsDesk } from "./ways/CustomsDesk";
 import { FamiliesDesk } from "./families/FamiliesDesk";
 import { FindLetter } from "./FindLetter";
@@ -22,6 +24,8 @@ const DESKS = [
   { to: "ways", name: "Our ways" },
   { to: "class", name: "Class list" },
 ];
+
+const hers = (desk: ReactNode) => <Hers>{desk}</Hers>;
 
 export function PlanStation() {
   const first = useClassroom().data?.letters[0] ?? "a";
@@ -47,15 +51,15 @@ export function PlanStation() {
       </div>
       <Routes>
         <Route index element={<Navigate to="/plan/today" replace />} />
-        <Route path="today" element={<TodayDesk />} />
-        <Route path="families" element={<FamiliesDesk />} />
+        <Route path="today" element={hers(<TodayDesk />)} />
+        <Route path="families" element={hers(<FamiliesDesk />)} />
         <Route path="letters" element={<Navigate to={`/plan/letters/${first}`} replace />} />
         <Route path="letters/:letter" element={<LetterDesk />} />
-        <Route path="words" element={<WordsDesk />} />
-        <Route path="hand" element={<StyleDesk />} />
-        <Route path="joining" element={<JoiningDesk />} />
-        <Route path="ways" element={<CustomsDesk />} />
-        <Route path="class" element={<RosterDesk />} />
+        <Route path="words" element={hers(<WordsDesk />)} />
+        <Route path="hand" element={hers(<StyleDesk />)} />
+        <Route path="joining" element={hers(<JoiningDesk />)} />
+        <Route path="ways" element={hers(<CustomsDesk />)} />
+        <Route path="class" element={hers(<RosterDesk />)} />
         <Route path="*" element={<Navigate to="/plan/families" replace />} />
       </Routes>
     </div>

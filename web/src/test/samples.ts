@@ -43,6 +43,7 @@ export const CLASSROOM: ClassOut = {
   x_height_mm: 8,
   stage: "developing",
   pupils: [MILA, JORI],
+  helps: false,
 };
 
 /** An l: one straight stroke down. */

@@ -10,7 +10,14 @@ from firstloop.api.deps import Class, Record, ToldToAll
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent
 from firstloop.core.letters import draw
-from firstloop.core.teaching.customs import AMOUNTS, OPEN_JOINS, RUBBING_OUT, Customs, OwnAmount
+from firstloop.core.teaching.customs import (
+    AMOUNTS,
+    OPEN_JOINS,
+    RUBBING_OUT,
+    Called,
+    Customs,
+    OwnAmount,
+)
 from firstloop.core.teaching.families import LESSON_SIZES
 from firstloop.core.teaching.steps import SlipsAt
 from firstloop.core.text.words import compose
@@ -26,14 +33,15 @@ router = APIRouter(prefix="/api/plan", tags=["plan"])
 class CustomsIn(Sent):
     """How many of their own children write, whether they may rub out in games, the largest family
     that is wished for in one lesson, whether joins stand open that are not taught yet, where slips
-    are spotted, whether words are heard before they are seen; on pads whether each letter is
-    answered, and whether the paper lies tilted."""
+    are spotted, how the aim speaks of a letter, whether words are heard before they are seen; on
+    pads whether each letter is answered, and whether the paper lies tilted."""
 
     own: OwnAmount
     rubbing_out: StrictBool
     largest_family: Annotated[int, Field(ge=LESSON_SIZES[0], le=LESSON_SIZES[1], strict=True)]
     open_joins: StrictBool = False
     slips: SlipsAt = SlipsAt.AFTER
+    called: Called = Called.NAME
     from_memory: StrictBool = False
     answers: StrictBool = False
     tilted: StrictBool = False

@@ -18,6 +18,14 @@ class OwnAmount(StrEnum):
     ANY = "any"
 
 
+class Called(StrEnum):
+    """How the aim of a lesson speaks of a letter: by its name, by its sound, or by both."""
+
+    NAME = "name"
+    SOUND = "sound"
+    BOTH = "both"
+
+
 @dataclass(frozen=True, slots=True)
 class AmountInfo:
     """What is known of an amount: what it is called, what the class is told, how it is said to
@@ -84,15 +92,16 @@ def written_of(own: OwnAmount, written: int) -> str:
 class Customs:
     """A class's customs: how many of their own children write; whether they may rub out in games;
     the largest family that one lesson takes; whether joins that are not taught stand open; where
-    slips are spotted; whether words are heard and then written (else they are shown, and written
-    along), and earlier letters from memory, on the board as on pads; on pads whether each letter is
-    answered, and whether the paper lies tilted."""
+    slips are spotted; how the aim speaks of a letter; whether words are heard and then written
+    (else they are shown, and written along), and earlier letters from memory, on the board as on
+    pads; on pads whether each letter is answered, and whether the paper lies tilted."""
 
     own: OwnAmount = OwnAmount.FEW
     rubbing_out: bool = False
     largest_family: int = LESSON_SIZE
     open_joins: bool = False
     slips: SlipsAt = SlipsAt.AFTER
+    called: Called = Called.NAME
     from_memory: bool = False
     answers: bool = False
     tilted: bool = False

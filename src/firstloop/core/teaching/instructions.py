@@ -1,14 +1,28 @@
 """What the class is told in a lesson: what it is for, what to write, what to do."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
-from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, USUAL, Customs
+from firstloop.core.teaching.customs import AMOUNTS, RUBBING_OUT, USUAL, Called, Customs
 from firstloop.core.teaching.free import picture_of
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.steps import Shape, StepKind
 
-A_LIST = 40
-"""Letters of a list that is read out in one breath."""
+A_LIST, AN_AIM = 40, 90
+"""Letters of a list that is read out in one breath, and of one that is read once, as the aim."""
+
+
+def by_sound(part: str, heard: Mapping[str, str], called: Called) -> str:
+    """A letter as the class speaks of it; `heard` has for letters where their sound is heard.
+
+    >>> heard = {"n": "the first sound of “nap”"}
+    >>> [by_sound("n", heard, called) for called in Called]
+    ['n', 'the first sound of “nap”', 'n, the first sound of “nap”']
+    >>> by_sound("7", heard, Called.SOUND)
+    '7'
+    """
+    if called is Called.NAME or part not in heard:
+        return part
+    return heard[part] if called is Called.SOUND else f"{part}, {heard[part]}"
 
 
 def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = False) -> str:
@@ -19,7 +33,7 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = F
     >>> aim_of(Shape.SHORT, ["ca", "ad"], joins=True)
     'Today you will join ca and ad in one go, without a stop.'
     """
-    what = listed(new)
+    what = listed(new, AN_AIM)
     match shape:
         case Shape.LOOK_BACK:
             each = "each one as well as your best" if len(new) > 1 else "as well as your best one"
@@ -34,7 +48,7 @@ def aim_of(shape: Shape, new: Sequence[str], habit: str = "", *, joins: bool = F
             return f"Today you will write {what}."
 
 
-def listed(parts: Sequence[str]) -> str:
+def listed(parts: Sequence[str], longest: int = A_LIST) -> str:
     """All of them, or where that would be no line any more the first and how many more.
 
     >>> listed(["n"]), listed("nmh"), listed(["yesterday"] * 5)
@@ -42,7 +56,7 @@ def listed(parts: Sequence[str]) -> str:
     """
     *most, last = parts or ("",)
     listed = f"{', '.join(most)} and {last}" if most else last
-    return listed if len(listed) <= A_LIST else f"{parts[0]} and {len(parts) - 1} more"
+    return listed if len(listed) <= longest else f"{parts[0]} and {len(parts) - 1} more"
 
 
 def prompts(  # noqa: PLR0911  # a line a kind

@@ -4,10 +4,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from firstloop.core.contract import Code
+from firstloop.core.teaching.customs import Called
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.families import LESSON_SIZE, Scheme
 from firstloop.core.teaching.habits import HABITS
-from firstloop.core.teaching.instructions import aim_of
+from firstloop.core.teaching.instructions import aim_of, by_sound
 from firstloop.core.teaching.lesson import A_PAIR, MOST_NEW, Lesson, plan
 from firstloop.core.teaching.steps import Shape, SlipsAt
 from firstloop.core.vocabulary.picker import Where, pick
@@ -77,6 +78,7 @@ def propose(
     taught_words: Iterable[str] = (),
     slips: SlipsAt = SlipsAt.AFTER,
     date_text: str = "",
+    called: Called = Called.NAME,
 ) -> Lesson:
     """A lesson with its matter filled in: what is due to look back on, words with the letters of
     the lesson in several places, a sentence of taught letters, an aim; raises LessonError. A lesson
@@ -104,6 +106,7 @@ def propose(
     words = _words(each, known, own_words)
     whole = tuple(part for part in new if len(part) > A_PAIR)
     counted = things_counted(new, known)
+    spoken = [by_sound(part, _heard(new, known, own_words), called) for part in new]
     return plan(
         new,
         minutes,
@@ -111,11 +114,24 @@ def propose(
         words=(*whole, *(word for word in words if word not in whole))[:MOST_NEW],
         sentence=counted or (sentences[0] if sentences else ""),
         shape=shape,
-        aim=aim_of(shape, new, HABITS.get(habit, "") if habit else "", joins=joins),
+        aim=aim_of(shape, spoken, HABITS.get(habit, "") if habit else "", joins=joins),
         habit=habit,
         slips=slips,
         dated=not date_text or _is_taught_in_part(date_text, known),
     )
+
+
+def _heard(new: Sequence[str], known: set[str], own: Sequence[Word]) -> dict[str, str]:
+    """For each letter or pair where its usual sound is heard, first or last in a word, if it is."""
+    heard = {}
+    for part in new:
+        picked = pick([part.lower()], known, own)
+        for where, name in ((Where.FIRST, "first"), (Where.LAST, "last")):
+            words = [one.word.text for one in picked[where] if one.usual]
+            if words:
+                heard[part] = f"the {name} sound of “{words[0]}”"
+                break
+    return heard
 
 
 def _is_taught_in_part(date_text: str, known: set[str]) -> bool:

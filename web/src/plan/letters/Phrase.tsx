@@ -2,7 +2,7 @@
 import { type ReactNode, useState } from "react";
 
 import type { LetterPage, MoveWordsOut as MoveWords } from "../../api/schema";
-import { useSetPhrase } from "../../api/queries";
+import { useClassroom, useSetPhrase } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
 
@@ -15,6 +15,7 @@ interface Place {
 export function Phrase({ page }: { page: LetterPage }) {
   const [edited, setEdited] = useState<Place>();
   const set = useSetPhrase();
+  const helps = useClassroom().data?.helps ?? false;
   const numbers = numbered(page.moves);
   const said = edited ? saidAt(page, edited) : undefined;
   const chip = (place: Place, move: MoveWords, before: ReactNode) => (
@@ -56,7 +57,7 @@ export function Phrase({ page }: { page: LetterPage }) {
           ),
         ])}
       </ol>
-      {edited && said ? (
+      {helps ? null : edited && said ? (
         <Reword
           key={`${String(edited.stroke)} ${String(edited.move)} ${said.words}`}
           letter={page.letter}

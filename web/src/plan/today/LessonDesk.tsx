@@ -20,6 +20,7 @@ export function LessonDesk({ lesson, today }: { lesson: Lesson; today: Today }) 
         <LessonSteps lesson={lesson} range={today.minutes_range} onChange={changing.change}>
           <Link
             to={`/show/lesson/${String(lesson.id)}`}
+            data-hers
             className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-ink bg-ink px-4 font-medium text-leaf hover:border-rule-deep hover:bg-rule-deep"
           >
             <MonitorPlay aria-hidden size={20} />

@@ -3,6 +3,7 @@ import type { TodayOut as Today } from "../../api/schema";
 import { useToday } from "../../api/lessonQueries";
 import { Loading, ProblemNote } from "../../ui/states";
 import { ChooseNew } from "./ChooseNew";
+import { Earlier } from "./Earlier";
 import { LanguageChoice } from "./LanguageChoice";
 import { LessonDesk } from "./LessonDesk";
 import { Week } from "./Week";
@@ -31,6 +32,7 @@ function Desk({ today }: { today: Today }) {
       ) : (
         <ChooseNew today={today} />
       )}
+      <Earlier />
     </div>
   );
 }

@@ -28,6 +28,7 @@ function Desk({ customs }: { customs: CustomsOut }) {
     largest_family: customs.largest_family,
     open_joins: customs.open_joins,
     slips: customs.slips,
+    called: customs.called,
     from_memory: customs.from_memory,
     answers: customs.answers,
     tilted: customs.tilted,
@@ -141,10 +142,31 @@ function Desk({ customs }: { customs: CustomsOut }) {
           options={SLIPS.map(({ value, title }) => ({ value, label: title }))}
         />
       </Setting>
+      <Setting title="The aim speaks of a letter" told={CALLED_TOLD[kept.called]}>
+        <Choice
+          label="The aim speaks of a letter"
+          value={kept.called}
+          onChange={(called) => {
+            change({ called });
+          }}
+          options={CALLED.map(({ value, title }) => ({ value, label: title }))}
+        />
+      </Setting>
       <PadWays kept={kept} onChange={change} />
     </section>
   );
 }
+
+const CALLED = [
+  { value: "name", title: "By its name" },
+  { value: "sound", title: "By its sound" },
+  { value: "both", title: "By both" },
+] as const;
+const CALLED_TOLD: Record<CustomsIn["called"], string> = {
+  name: "Today you will write n.",
+  sound: "Today you will write the first sound of “nap”.",
+  both: "Today you will write n, the first sound of “nap”.",
+};
 
 const SLIPS = [
   { value: "after", title: "After a first try" },

@@ -13,6 +13,7 @@ const AS_IT_IS = {
   largest_family: 5,
   open_joins: false,
   slips: "after",
+  called: "name",
   from_memory: false,
   answers: false,
   tilted: false,

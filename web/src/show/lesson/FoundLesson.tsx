@@ -1,26 +1,25 @@
-/** The lesson of the address, once it is there; or what is amiss with it. */
+/** The lesson of the address, of whatever day, once it is there; or what is amiss with it, and where to go. */
 import type { ReactNode } from "react";
 import { Link, useParams } from "react-router";
 
-import { useToday } from "../../api/lessonQueries";
+import { ProblemError } from "../../api/client";
+import { useLesson } from "../../api/lessonQueries";
 import type { LessonOut as Lesson } from "../../api/schema";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 
 export function FoundLesson({ children }: { children: (lesson: Lesson) => ReactNode }) {
-  const id = Number(useParams().id);
-  const today = useToday();
-  if (today.isPending) return <Loading what="the lesson" />;
-  if (today.isError) {
-    return <ProblemNote error={today.error} retry={() => void today.refetch()} />;
-  }
-  const lesson = today.data.week.flatMap(({ lessons }) => lessons).find((one) => one.id === id);
-  const found = lesson ?? (today.data.lesson?.id === id ? today.data.lesson : undefined);
-  if (!found) {
+  const lesson = useLesson(Number(useParams().id));
+  if (lesson.isPending) return <Loading what="the lesson" />;
+  if (lesson.isError) {
+    if (!(lesson.error instanceof ProblemError) || lesson.error.status !== 404) {
+      return <ProblemNote error={lesson.error} retry={() => void lesson.refetch()} />;
+    }
     return (
       <Empty>
-        This lesson is not one of this week. <Link to="/plan/today">Plan today&rsquo;s</Link>.
+        This lesson is not there any more: another was planned in its place.{" "}
+        <Link to="/plan/today">Today&rsquo;s lesson, and earlier ones</Link>.
       </Empty>
     );
   }
-  return children(found);
+  return children(lesson.data);
 }

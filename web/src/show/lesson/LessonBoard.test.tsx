@@ -17,6 +17,7 @@ const CLOSE = "POST /api/show/lessons/7/close";
 
 function board(given: LessonOut) {
   serve("GET /api/plan/today", today({ lesson: given }));
+  serve("GET /api/plan/lessons/7", given);
   return putUp(
     <Routes>
       <Route path="/show/lesson/:id" element={<LessonBoard />} />
@@ -106,9 +107,17 @@ test("a close that is refused keeps the board and says why", async () => {
   expect(await title()).toBe("The close step");
 });
 
-test("a lesson of another week is not opened", async () => {
-  board(lesson({ id: 8 }));
-  expect(await screen.findByText(/not one of this week/)).toBeVisible();
+test("a lesson that was replaced says so, and leads to earlier ones", async () => {
+  const gone = { type: "about:blank", title: "Gone", status: 404, detail: "no lesson", where: [] };
+  putUp(
+    <Routes>
+      <Route path="/show/lesson/:id" element={<LessonBoard />} />
+    </Routes>,
+    "/show/lesson/8",
+  );
+  serve("GET /api/plan/lessons/8", () => Response.json(gone, { status: 404 }));
+  expect(await screen.findByText(/another was planned in its place/)).toBeVisible();
+  expect(screen.getByRole("link", { name: /earlier ones/ })).toHaveAttribute("href", "/plan/today");
 });
 
 test("the time of a step fills without a sound, and is over when it is over", () => {

@@ -6,12 +6,37 @@ import { Tile } from "../../ui/Tile";
 import { GoingMark } from "./GoingMark";
 import { WorkPicture } from "./WorkPicture";
 
+export type CardSize = "small" | "medium" | "large";
+
+const CARDS: Record<CardSize, { card: string; before: string; last: string; say: string }> = {
+  small: {
+    card: "h-[7.5rem]",
+    before: "h-8 opacity-60",
+    last: "h-12",
+    say: "h-9 line-clamp-2 text-xs",
+  },
+  medium: {
+    card: "h-full min-h-[9rem]",
+    before: "h-[45%] opacity-60",
+    last: "h-[90%]",
+    say: "line-clamp-2 min-h-9 text-sm",
+  },
+  large: {
+    card: "h-full min-h-[9.5rem] max-h-[16rem]",
+    before: "h-[45%] opacity-60",
+    last: "h-[95%]",
+    say: "line-clamp-2 min-h-10 text-sm",
+  },
+};
+
 export function ChildCard({
+  size = "small",
   child,
   lines,
   picked,
   onPick,
 }: {
+  size?: CardSize;
   child: ChildOut;
   lines: readonly Line[];
   picked: boolean;
@@ -19,13 +44,14 @@ export function ChildCard({
 }) {
   const { who, newest, going, silent } = child;
   const last = newest.at(-1);
+  const look = CARDS[size];
   return (
     <li>
       <button
         type="button"
         aria-pressed={picked}
         onClick={onPick}
-        className={`flex h-[6.6rem] w-full flex-col rounded-md border-2 bg-leaf px-2 py-1 text-left hover:border-rule-deep aria-pressed:border-ink ${going === "stuck" ? "border-ember" : "border-crease"} ${going === "away" ? "opacity-65" : ""}`}
+        className={`flex w-full flex-col ${look.card} rounded-md border-2 bg-leaf px-2 py-1 text-left hover:border-rule-deep aria-pressed:border-ink ${going === "stuck" ? "border-ember" : "border-crease"} ${going === "away" ? "opacity-65" : ""}`}
       >
         <span className="flex w-full items-center gap-1.5 text-sm leading-none">
           {who.tile ? <Tile name={who.tile} className="size-6" /> : null}
@@ -40,13 +66,13 @@ export function ChildCard({
         </span>
         <span className="flex min-h-0 w-full flex-1 items-end gap-1 overflow-hidden">
           {newest.slice(0, -1).map((one) => (
-            <WorkPicture key={one.id} work={one} lines={lines} className="h-8 opacity-60" />
+            <WorkPicture key={one.id} work={one} lines={lines} className={look.before} />
           ))}
-          {last ? <WorkPicture work={last} lines={lines} className="h-12" /> : null}
+          {last ? <WorkPicture work={last} lines={lines} className={look.last} /> : null}
         </span>
         <span
           title={last?.say ?? undefined}
-          className="h-5 w-full truncate text-sm leading-tight text-soft"
+          className={`w-full leading-tight text-soft ${look.say}`}
         >
           {last && last.to_mend.length > 0 ? last.say : ""}
         </span>

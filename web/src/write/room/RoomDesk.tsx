@@ -8,7 +8,7 @@ import { useClassroom } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Loading, ProblemNote } from "../../ui/states";
-import { ChildCard } from "./ChildCard";
+import { type CardSize, ChildCard } from "./ChildCard";
 import { ChildPanel } from "./ChildPanel";
 import { chosen, type Filter, FILTERS } from "./filter";
 import { LessonPanel } from "./LessonPanel";
@@ -31,6 +31,7 @@ function Room({ room }: { room: RoomOut }) {
   const pads = usePads().data ?? [];
   const open = room.lessons.find((one) => one.lesson === lesson) ?? room.lessons.at(-1);
   const shown = chosen(room, filter, open?.lesson ?? null);
+  const size = sizeFor(shown.length);
   const child = room.children.find(({ who }) => who.id === picked);
   return (
     <section
@@ -84,9 +85,10 @@ function Room({ room }: { room: RoomOut }) {
             </Link>
           </nav>
         </header>
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(8.75rem,1fr))] gap-2">
+        <ul className={`grid gap-2 ${GRIDS[size]}`}>
           {shown.map((one) => (
             <ChildCard
+              size={size}
               key={one.who.id}
               child={one}
               lines={lines}
@@ -116,6 +118,18 @@ function Room({ room }: { room: RoomOut }) {
       </aside>
     </section>
   );
+}
+
+const GRIDS: Record<CardSize, string> = {
+  small: "grid-cols-[repeat(auto-fill,minmax(8.75rem,1fr))]",
+  medium: "min-h-0 flex-1 auto-rows-fr grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))]",
+  large: "min-h-0 flex-1 auto-rows-fr grid-cols-[repeat(auto-fill,minmax(14rem,1fr))]",
+};
+
+/** The fewer children, the larger each: the page is filled, and ink is seen from a step away. */
+function sizeFor(children: number): CardSize {
+  if (children > 20) return "small";
+  return children > 12 ? "medium" : "large";
 }
 
 function NoLesson() {
