@@ -205,6 +205,7 @@ REQUESTS = (
     good("GET /api/plan/letters/{letter}", letter="n", query={"habit": "retrace_gap"}),
     good("GET /api/plan/pairs/{pair}", pair="sh"),
     good("GET /api/plan/lessons"),
+    good("GET /api/write/room/{lesson_id}/{pupil_id}", lesson_id=1, pupil_id=1),
     good("GET /api/plan/lessons/{lesson_id}", lesson_id=1),
     good("POST /api/plan/lessons/{lesson_id}/again", lesson_id=1),
     good(

@@ -7,14 +7,25 @@ from datetime import datetime
 from itertools import chain
 
 from firstloop.core.contract import Code
+from firstloop.core.evidence.task import Help
 from firstloop.core.teaching.going import Going, Wrote, how_it_goes
 from firstloop.core.teaching.habits import HABITS
 from firstloop.core.teaching.pad_tasks import Key
 from firstloop.core.teaching.roster import Presence
+from firstloop.core.teaching.tiring import made, questions
 from firstloop.core.teaching.under_way import Moment, Progress
 from firstloop.services.lessons import under_way_of
 from firstloop.services.looking import Seen, seen
-from firstloop.store import handed_in, happenings, lesson_codes, lessons, pads, set_aside
+from firstloop.store import (
+    handed_in,
+    happenings,
+    inks,
+    lesson_codes,
+    lessons,
+    pads,
+    pupils,
+    set_aside,
+)
 from firstloop.store.database import Session
 from firstloop.store.lesson_codes import CodeRecord
 from firstloop.store.pads import PadRecord
@@ -131,3 +142,21 @@ def _wrote(one: Seen) -> Wrote:
     codes, moment = one.to_mend, one.work.came_at
     assert moment is not None  # what a lesson's pad handed in has its moment
     return Wrote(moment, one.work.is_struck, Code(codes[0]) if codes else None)
+
+
+def asked_of(
+    session: Session, school_class: ClassRecord, lesson_id: int, pupil_id: int
+) -> tuple[str, ...]:
+    """What to ask oneself about a child's hand, from the letters of its own that it wrote last in a
+    lesson, all of one kind; nothing where that is little. Raises NotInRecordError."""
+    lessons.get(session, school_class.id, lesson_id)
+    pupils.get(session, school_class.id, pupil_id)
+    own = [
+        work
+        for work in handed_in.of_child(session, lesson_id, pupil_id)
+        if work.attempt_id and work.task and work.task[2] not in (Help.TRACE, Help.FINISH)
+    ]
+    last = own[-1].task if own else None
+    alike = [work.attempt_id for work in own if work.task == last and work.attempt_id]
+    ink = inks.of(session, alike)
+    return questions([made(ink[one]) for one in alike if one in ink])

@@ -37,6 +37,16 @@ export function useRoom() {
   );
 }
 
+/** What the teacher may ask herself about a child's hand. */
+export function useHand(lesson: number | null, pupil: number) {
+  return $api.useQuery(
+    "get",
+    "/api/write/room/{lesson_id}/{pupil_id}",
+    { params: { path: { lesson_id: lesson ?? 0, pupil_id: pupil } } },
+    { enabled: lesson !== null, refetchInterval: LOOKED_AT_EVERY_MS },
+  );
+}
+
 export function usePads() {
   return $api.useQuery("get", "/api/write/pads", {}, { refetchInterval: LOOKED_AT_EVERY_MS });
 }

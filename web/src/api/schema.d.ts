@@ -1139,6 +1139,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/write/room/{lesson_id}/{pupil_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Hand
+         * @description Whether a child's hand seems to press or to tire in a lesson, as questions to its teacher.
+         */
+        get: operations["get_hand"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/write/set-aside/{sent_as}": {
         parameters: {
             query?: never;
@@ -3014,6 +3034,14 @@ export interface components {
             name: string;
             /** Own */
             own: boolean;
+        };
+        /**
+         * HandOut
+         * @description What a teacher may ask herself about a child's hand: pressing, tiring.
+         */
+        HandOut: {
+            /** Asked */
+            asked: string[];
         };
         /**
          * HandPicture
@@ -5333,6 +5361,7 @@ export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GrowOut = components['schemas']['GrowOut'];
 export type HabitOut = components['schemas']['HabitOut'];
 export type HandChoice = components['schemas']['HandChoice'];
+export type HandOut = components['schemas']['HandOut'];
 export type HandPicture = components['schemas']['HandPicture'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
@@ -12790,6 +12819,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_hand: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandOut"];
                 };
             };
             /** @description What was sent cannot be read */

@@ -1,12 +1,12 @@
 /** The lines of the class's ruling, as SVG in u. They run on to the edges of what holds them. */
 import type { RulingLine as Line } from "../api/schema";
-import { lineAt } from "./geometry";
+import { isSquared, lineAt } from "./geometry";
 
 /** u to either side: beyond any edge. */
 export const FAR = 60;
 
 export function RuledLines({ lines }: { lines: readonly Line[] }) {
-  const squared = lines.some(({ look }) => look === "squared");
+  const squared = isSquared(lines);
   return (
     <g aria-hidden fill="none">
       {squared ? <Sides top={lineAt(lines, "top")} bottom={lineAt(lines, "drop")} /> : null}

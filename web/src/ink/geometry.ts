@@ -101,3 +101,15 @@ export function headingAt(points: readonly Point[], share: number): { at: Point;
 export function distance(from: Point, to: Point): number {
   return Math.hypot(to[0] - from[0], to[1] - from[1]);
 }
+
+/** Whether the lines are those of block squares. */
+export function isSquared(lines: readonly Pick<Line, "look">[]): boolean {
+  return lines.some(({ look }) => look === "squared");
+}
+
+/** u: squares that a letter of some width fills side by side; a pen's breadth over does not count. */
+export function squaresFor(width: number): number {
+  return Math.max(1, Math.ceil(width - A_PEN));
+}
+
+const A_PEN = 0.1;

@@ -114,7 +114,7 @@ function CellsSheet({
             active={cell === page.cell && !enough}
             help={taken.has(cell) || cell < page.cell ? null : task.help}
             letter={letter}
-            centre={cells.width / 2 - (box.left + box.right) / 2}
+            centre={cells.own / 2 - (box.left + box.right) / 2}
           />
         ))}
         {page.letters.map((one) => (
@@ -148,7 +148,7 @@ function frameOf(cells: Cells, cell: number): Frame {
 function Row({ cells, row, lines }: { cells: Cells; row: number; lines: readonly Line[] }) {
   const { base } = placeOf(cells, cells.first + row * cells.columns);
   return (
-    <g transform={`translate(0 ${String(base)}) scale(${String(cells.unit)})`}>
+    <g transform={`translate(${String(cells.left)} ${String(base)}) scale(${String(cells.unit)})`}>
       <RuledLines lines={lines} />
     </g>
   );

@@ -62,3 +62,14 @@ test("a pen on a tilted sheet writes where it is", () => {
   expect(down).toBeCloseTo(0);
   expect(turnedBack(7, 8, width, height, 0)).toEqual([7, 8]);
 });
+
+test.each([
+  [0.1, 1],
+  [0.9, 1],
+  [1.05, 1],
+  [1.4, 2],
+])("on squares a letter %f wide takes %i, and the next one stays free", (letter, own) => {
+  const squared = LINES.map((line) => ({ ...line, look: "squared" as const }));
+  const cells = cellsFor({ width: 900, height: 600 }, squared, letter, { enough: 5, active: 0 });
+  expect([cells.own, cells.width]).toEqual([own, own + 1]);
+});

@@ -1,6 +1,6 @@
 /** How cells lie on a sheet of some size: pure, so that any tablet, upright or not, is tried. */
 import type { PadLine, RulingLine as Line } from "../api/schema";
-import { lineAt } from "../ink/geometry";
+import { isSquared, lineAt, squaresFor } from "../ink/geometry";
 import { rowHeight } from "../ink/padGeometry";
 
 /** px of a u, at most: a letter is written by the wrist, not by the arm. */
@@ -15,6 +15,9 @@ const WITH_ROOM = 2;
 /** Cells of a page: more are on the next. */
 const A_PAGE = 12;
 
+/** Squares that stay free after a letter. */
+const FREE = 1;
+
 /** Of a page without an end. */
 const NO_LIMIT = 8;
 
@@ -26,6 +29,8 @@ export interface Cells {
   width: number;
   height: number;
   drop: number;
+  /** u of a cell that the letter is to fill: on squares its own, and the next one stays free. */
+  own: number;
   /** px: where the first cell begins. */
   left: number;
   top: number;
@@ -49,7 +54,8 @@ export function cellsFor(
   const all = enough ?? NO_LIMIT;
   const count = Math.max(1, Math.min(all, A_PAGE));
   const wide = Math.max(letter, NARROWEST);
-  const [least, height] = [wide + BESIDE, rowHeight(lines)];
+  const squares = isSquared(lines) ? squaresFor(wide) : null;
+  const [least, height] = [squares ? squares + FREE : wide + BESIDE, rowHeight(lines)];
   let best = { unit: 0, rows: 1, columns: count };
   for (let rows = 1; rows <= count; rows++) {
     const columns = Math.ceil(count / rows);
@@ -57,11 +63,12 @@ export function cellsFor(
     if (unit > best.unit) best = { unit, rows, columns };
   }
   const unit = Math.min(LARGEST_UNIT, best.unit);
-  const width = Math.min(wide + WITH_ROOM, size.width / (best.columns * unit));
+  const width = squares ? least : Math.min(wide + WITH_ROOM, size.width / (best.columns * unit));
   return {
     ...best,
     unit,
     width,
+    own: squares ?? width,
     height,
     drop: (height + lineAt(lines, "top") + lineAt(lines, "drop")) / 2,
     left: (size.width - best.columns * width * unit) / 2,

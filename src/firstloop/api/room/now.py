@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from firstloop.api.deps import Class, Db, HeardOf, Now, Record
 from firstloop.api.room.lesson_pads import LessonCodeOut, code_out
 from firstloop.api.room.work import WorkTold, work_told
+from firstloop.api.sent import PathId
 from firstloop.api.who import Who, who_out
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Kind
@@ -18,7 +19,7 @@ from firstloop.core.teaching.habits import HABITS
 from firstloop.core.teaching.steps import StepKind
 from firstloop.services import pad_work
 from firstloop.services.heard import Heard
-from firstloop.services.room import ChildNow, OpenLesson, Room, room
+from firstloop.services.room import ChildNow, OpenLesson, Room, asked_of, room
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/write", tags=["write"])
@@ -100,6 +101,18 @@ def get_room(
         ],
         set_aside=_set_aside_out(found, school_class),
     )
+
+
+class HandOut(BaseModel):
+    """What a teacher may ask herself about a child's hand: pressing, tiring."""
+
+    asked: list[str]
+
+
+@router.get("/room/{lesson_id}/{pupil_id}")
+def get_hand(session: Db, school_class: Class, lesson_id: PathId, pupil_id: PathId) -> HandOut:
+    """Whether a child's hand seems to press or to tire in a lesson, as questions to its teacher."""
+    return HandOut(asked=list(asked_of(session, school_class, lesson_id, pupil_id)))
 
 
 @router.delete("/set-aside/{sent_as}", status_code=204)

@@ -3,7 +3,7 @@
  * are to write, a ringed letter, a starting dot, the sheet), and under it what to do, in few words.
  */
 import type { LetterDrawing as Letter, StopOut as Stop } from "../../api/schema";
-import { boxOf, lineAt, type Box } from "../../ink/geometry";
+import { boxOf, isSquared, lineAt, squaresFor, type Box } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { ringOf } from "../../ink/ring";
 import { RuledLines } from "../../ink/RuledLines";
@@ -91,9 +91,13 @@ const ROOM = 0.25;
 
 function Lines({ rows, letter, label }: { rows: Cell[][]; letter: Letter; label: string }) {
   const box = boxOf(letter.strokes.flat().map(({ points }) => points));
-  const step = Math.max(NARROWEST, box.right - box.left) + GAP;
+  const squares = isSquared(letter.lines) ? squaresFor(box.right - box.left) : null;
+  const gap = squares ? 1 : GAP; // on squares the next one stays free
+  const step = (squares ?? Math.max(NARROWEST, box.right - box.left)) + gap;
+  const within = squares ? (squares - (box.right - box.left)) / 2 : 0;
   const longest = Math.max(4, ...rows.map((row) => row.length));
-  const width = longest * step - GAP + 2 * MARGIN;
+  const margin = squares ? 1 : MARGIN;
+  const width = longest * step - gap + 2 * margin;
   const top = Math.max(lineAt(letter.lines, "top"), box.top) + ROOM;
   const height = top - Math.min(lineAt(letter.lines, "drop"), box.bottom) + ROOM;
   return (
@@ -108,9 +112,11 @@ function Lines({ rows, letter, label }: { rows: Cell[][]; letter: Letter; label:
           <RuledLines lines={letter.lines} />
           {row.map((cell, place) => {
             // One row stands in the middle; of a sheet all begin at the left.
-            const left = rows.length > 1 ? MARGIN : (width - (row.length * step - GAP)) / 2;
+            const middle = (width - (row.length * step - gap)) / 2;
+            const left = rows.length > 1 ? margin : squares ? Math.floor(middle) : middle;
+            const at = left + place * step + within - box.left;
             return (
-              <g key={place} transform={`translate(${String(left + place * step - box.left)} 0)`}>
+              <g key={place} transform={`translate(${String(at)} 0)`}>
                 <CellInk cell={cell} letter={letter} box={box} />
               </g>
             );

@@ -2,7 +2,7 @@
 import { X } from "lucide-react";
 import { Link } from "react-router";
 
-import { useCall, useFreeTile, usePutOut } from "../../api/roomQueries";
+import { useCall, useFreeTile, useHand, usePutOut } from "../../api/roomQueries";
 import type { ChildOut, RulingLine as Line } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/states";
@@ -26,6 +26,7 @@ export function ChildPanel({
   const putOut = usePutOut();
   const { who, newest, going, written, enough, pad, lesson } = child;
   const last = newest.at(-1);
+  const asked = useHand(lesson, who.id).data?.asked ?? [];
   const failed = [call, free, putOut].find(({ isError }) => isError);
   return (
     <section
@@ -76,6 +77,13 @@ export function ChildPanel({
             To the table
           </Link>
         </>
+      ) : null}
+      {asked.length > 0 ? (
+        <ul aria-label="For you to look at" className="border-l-4 border-honey pl-3 text-sm">
+          {asked.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
       ) : null}
       {pad !== null ? (
         <div className="flex flex-wrap gap-2 border-t-2 border-crease pt-2">
