@@ -54,7 +54,7 @@ def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client: T
     handed = hand_in(client, letters.m_from_the_base_line(), letter="m")
     assert [finding["code"] for finding in handed["findings"]] == ["start_place"]
     page = client.get("/api/check/letters/m/attempts").json()
-    assert page.pop("family")["letters"] == ["r", "h", "m"]
+    assert page.pop("family")["letters"] == ["r", "n", "h", "m"]
     assert page == {"attempts": [handed], "total": 1, "next": None}
     standing = client.get("/api/grow").json()["pupils"][1]["letters"][0]
     assert standing["letter"] == "m"

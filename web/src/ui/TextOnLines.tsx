@@ -29,7 +29,8 @@ export function TextOnLines({
   watched?: boolean;
 }) {
   const words = useText(text, { otherHand });
-  const places = usePlacesToWatch(text, watched);
+  const asked = usePlacesToWatch(text, watched);
+  const places = watched ? (asked.data ?? []) : []; // asked for before, it is still known
   if (text === "") return <Empty>There is nothing here to write yet.</Empty>;
   if (words.isPending) return <Loading what="the words" />;
   if (words.isError) return <ProblemNote error={words.error} />;
@@ -37,20 +38,14 @@ export function TextOnLines({
   return (
     <div className="flex min-h-0 flex-1 flex-col justify-center gap-4">
       {rows.map((row, at) => (
-        <Row
-          key={at}
-          row={row}
-          gap={gap}
-          wide={rows.length > 1 ? longest : null}
-          places={places.data ?? []}
-        />
+        <Row key={at} row={row} gap={gap} wide={rows.length > 1 ? longest : null} places={places} />
       ))}
-      {places.data && places.data.length > 0 ? (
+      {places.length > 0 ? (
         <ul
           aria-label="Places to watch"
           className="flex flex-wrap justify-center gap-x-8 text-xl big:text-[2rem]"
         >
-          {places.data.map(({ words: said, box }) => (
+          {places.map(({ words: said, box }) => (
             <li key={`${said} ${box[0]}`}>{said}</li>
           ))}
         </ul>

@@ -21,7 +21,8 @@ export function LessonLoad({
   if (load.says.length === 0) {
     return (
       <p className="text-sm text-soft">
-        About {load.letters} letters to write, {minutes(load.takes)} of {minutes(load.has)}.
+        About {load.letters} letters to write: {minutes(load.takes)}, and there are{" "}
+        {minutes(load.has)} to write in.
       </p>
     );
   }

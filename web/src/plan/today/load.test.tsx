@@ -9,7 +9,9 @@ const FITS = { letters: 17, takes: 2.2, has: 4, pace: 10, says: [], cuts: [] };
 
 test("what fits is told in one line", () => {
   putUp(<LessonLoad load={FITS} onChange={vi.fn()} />);
-  expect(screen.getByText("About 17 letters to write, 2 minutes of 4 minutes.")).toBeVisible();
+  expect(
+    screen.getByText("About 17 letters to write: 2 minutes, and there are 4 minutes to write in."),
+  ).toBeVisible();
 });
 
 test("what is too much is said, and a press cuts it", async () => {
