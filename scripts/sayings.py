@@ -12,6 +12,8 @@ from firstloop.core.checking.measure.closures import closures
 from firstloop.core.checking.measure.measures import Against, Measure
 from firstloop.core.checking.say.catalogue import CATALOGUE
 from firstloop.core.checking.say.said import Said
+from firstloop.core.checking.texts.catalogue import END_MARKS, TEXT_CATALOGUE, TextSaid
+from firstloop.core.checking.texts.measures import TextMeasure
 from firstloop.core.contract import Code
 from firstloop.core.letters import HANDS, Letter, draw
 from firstloop.core.letters.hands import GROUPS, group_of
@@ -146,7 +148,46 @@ def document() -> str:
             on = "all papers" if len(papers) == len(RulingKind) else ", ".join(sorted(papers))
             lines.append(f"| {said} | {_glyphs(letters)} | {on} |")
         lines.append("")
-    return "\n".join(lines)
+    return "\n".join([*lines, *_texts()])
+
+
+OF_A_TEXT = (
+    TextMeasure(Code.WRONG_LETTER, 1.0, 1, by="left out"),
+    TextMeasure(Code.WRONG_LETTER, 1.0, 1, other="m", by="too many"),
+    TextMeasure(Code.WRONG_LETTER, 1.0, 1, other="m", by="another"),
+    TextMeasure(Code.CAPITAL, 1.0, 0, other="a"),
+    TextMeasure(Code.CAPITAL, 1.0, 1, other="N"),
+    *(TextMeasure(Code.STOP, 1.0, 9, other=mark, by=by)
+      for mark in END_MARKS for by in ("missing", "floats")),
+    *(TextMeasure(Code.JOIN_BROKEN, 0.4, 3, by=by)
+      for by in ("lifted", "gap", "lands over", "lands under")),
+    *(TextMeasure(code, value, at, by=by)
+      for code, at in ((Code.WORD_GAP, 2), (Code.SPACING, 3))
+      for value, by in ((-0.3, "close"), (0.5, "wide"))),
+    TextMeasure(Code.DOUBLES_DIFFER, 0.4, 4),
+    *(TextMeasure(Code.SIZE_UNEVEN, value, 1, by=by)
+      for value, by in ((0.4, "larger"), (-0.4, "smaller"))),
+    TextMeasure(Code.TAILS_UNEVEN, 0.5, None),
+    *(TextMeasure(Code.LINE_DRIFT, value, None) for value in (5.0, -5.0)),
+)  # fmt: skip
+"""Everything that can be measured of a text, each way that it is told."""
+
+EXAMPLE = "An egg puff"
+"""The text that it is said of in the table."""
+
+
+def text_sayings() -> Iterator[tuple[Code, str, str]]:
+    """Everything that can be said of a text: the code, to the teacher, to the child."""
+    for measure in OF_A_TEXT:
+        kind, said = TEXT_CATALOGUE[measure.code], TextSaid(measure, EXAMPLE)
+        yield measure.code, kind.note(said), kind.say(said)
+
+
+def _texts() -> list[str]:
+    lines = [f"## Of a text, such as “{EXAMPLE}”", "", "| code | to the teacher | said |"]
+    lines.append("|---|---|---|")
+    lines += [f"| `{code}` | {note} | {say} |" for code, note, say in text_sayings()]
+    return [*lines, ""]
 
 
 def _glyphs(letters: dict[str, set[str]]) -> str:

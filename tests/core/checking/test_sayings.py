@@ -13,6 +13,7 @@ from firstloop.core.checking.say import next_one
 from firstloop.core.checking.say.findings import Finding
 from firstloop.core.checking.say.said import PART_NAMES, Said
 from firstloop.core.checking.say.told import told_to_the_child
+from firstloop.core.checking.texts.catalogue import TEXT_CATALOGUE
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Task
 from firstloop.core.letters import HANDS, Letter, draw
@@ -126,3 +127,13 @@ def test_the_check_speaks_of_the_paper_that_was_written_on(paper: RulingKind, sa
     large = letters.ink(*(np.array([1.4, 1.4]) * s.points for s in letters.good_n().strokes))
     ruling = Ruling.of(paper, 1.9, -0.95)
     assert check(large, Task("n"), Style("plain"), ruling).say == say
+
+
+def test_each_way_that_a_text_is_told_is_a_sentence_of_its_own() -> None:
+    told = list(sayings.text_sayings())
+    assert {code for code, _, _ in told} == set(TEXT_CATALOGUE)
+    for code, note, say in told:
+        for sentence in (note, say):
+            assert sentence[0].isupper() or code in (Code.SIZE_UNEVEN, Code.SPACING), sentence
+            assert sentence[-1] in ".?", sentence
+            assert "  " not in sentence, sentence

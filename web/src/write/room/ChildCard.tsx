@@ -16,16 +16,16 @@ const CARDS: Record<CardSize, { card: string; before: string; last: string; say:
     say: "h-9 line-clamp-2 text-xs",
   },
   medium: {
-    card: "h-full min-h-[9rem]",
+    card: "h-[10rem]",
     before: "h-[45%] opacity-60",
     last: "h-[90%]",
     say: "line-clamp-2 min-h-9 text-sm",
   },
   large: {
-    card: "h-full min-h-[9.5rem] max-h-[16rem]",
+    card: "h-[13.6rem]",
     before: "h-[45%] opacity-60",
     last: "h-[95%]",
-    say: "line-clamp-2 min-h-10 text-sm",
+    say: "line-clamp-3 min-h-[3.75rem] text-sm",
   },
 };
 

@@ -122,8 +122,8 @@ function Room({ room }: { room: RoomOut }) {
 
 const GRIDS: Record<CardSize, string> = {
   small: "grid-cols-[repeat(auto-fill,minmax(8.75rem,1fr))]",
-  medium: "min-h-0 flex-1 auto-rows-fr grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))]",
-  large: "min-h-0 flex-1 auto-rows-fr grid-cols-[repeat(auto-fill,minmax(14rem,1fr))]",
+  medium: "grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))]",
+  large: "grid-cols-[repeat(auto-fill,minmax(14rem,1fr))]",
 };
 
 /** The fewer children, the larger each: the page is filled, and ink is seen from a step away. */

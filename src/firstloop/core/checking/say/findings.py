@@ -8,7 +8,7 @@ from firstloop.core.evidence.task import Kind
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 
-CHECKER_VERSION = "14"
+CHECKER_VERSION = "15"
 """Goes up whenever the same ink may get another answer."""
 
 ALL_IS_WELL = "Just right. Make the next one the same way."

@@ -43,10 +43,21 @@ class TextSaid:
     @property
     def pair(self) -> str:
         """The two letters that a gap or a join is between."""
-        if self.in_a_row:
-            number = (self.measure.index or 0) + 1
-            return f"number {number} and number {number + 1}"
-        return f"{self.letter} and {self.next}"
+        return f"{self.first} and {self.second}"
+
+    @property
+    def first(self) -> str:
+        """The letter that a gap or a join comes after; of a row, which it is."""
+        return f"number {self._number}" if self.in_a_row else self.letter
+
+    @property
+    def second(self) -> str:
+        """The letter that a gap or a join comes before."""
+        return f"number {self._number + 1}" if self.in_a_row else self.next
+
+    @property
+    def _number(self) -> int:
+        return (self.measure.index or 0) + 1
 
     @property
     def words(self) -> str:
@@ -131,12 +142,13 @@ _KINDS = (
         note=lambda s: (
             f"The end mark ({s.other}) is missing."
             if s.by == "missing"
-            else f"The stop floats {bodies(s.size)} above the line."
+            else f"{END_MARKS.get(s.other, 'the mark').capitalize()} floats {bodies(s.size)} above "
+            "the line."
         ),
         say=lambda s: (
             f"One thing is still to come at the end: {END_MARKS.get(s.other, 'its mark')}."
             if s.by == "missing"
-            else "Let the stop sit on the line."
+            else f"Let {END_MARKS.get(s.other, 'the mark')} sit on the line."
         ),
         explains=frozenset({Code.OFF_BASE}),
     ),
@@ -149,7 +161,10 @@ _KINDS = (
             "lands over": f"The join from {s.pair} lands {bodies(s.size)} too high.",
             "lands under": f"The join from {s.pair} lands {bodies(s.size)} too low.",
         }.get(s.by, f"The join between {s.pair} has a gap of {bodies(s.size)}."),
-        say=lambda s: f"Keep the pen down from {s.pair}.",
+        say=lambda s: {
+            "lands over": f"Come in to {s.second} a little lower.",
+            "lands under": f"Come in to {s.second} a little higher.",
+        }.get(s.by, f"Keep the pen down from {s.first} to {s.second}."),
         explains=frozenset({Code.ENTRY_MISSING, Code.EXIT_MISSING, Code.START_PLACE}),
     ),
     TextKind(
@@ -179,7 +194,7 @@ _KINDS = (
         say=lambda s: (
             "Leave a little white between them."
             if s.by == "close"
-            else "A little closer to the one before."
+            else "Write the next one a little closer."
         ),
     ),
     TextKind(
@@ -194,7 +209,10 @@ _KINDS = (
         Dimension.SIZE,
         Limit(0.2, 0.28, "ratio - 1", "Contract: a quarter off the others is seen."),
         note=lambda s: f"{s.letter} is {s.size:.0%} {s.by} than letters of its height.",
-        say=lambda s: f"Let {s.letter} be as tall as its neighbours.",
+        say=lambda s: (
+            f"Make the {s.letter} a little {'smaller' if s.by == 'larger' else 'larger'}, "
+            "like the others of its height."
+        ),
         says=_BY_SIZE,
     ),
     TextKind(
