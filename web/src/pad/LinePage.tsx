@@ -4,6 +4,7 @@ import { useMemo } from "react";
 import type { PadTaskOut } from "../api/schema";
 import type { Frame } from "../ink/brush";
 import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
+import { GapLine } from "../ink/GapLine";
 import { InkCanvas } from "../ink/InkCanvas";
 import { InkShape } from "../ink/InkShape";
 import { unitFor } from "../ink/longLine";
@@ -80,18 +81,9 @@ function Above({ task, pad }: { task: PadTaskOut; pad: PadLesson }) {
             {strokes.map((points, stroke) => (
               <PenLine key={stroke} points={points} width={0.09} />
             ))}
-            {left.map((one, gap) => {
-              const box = boxOf(strokesOf([one]));
-              return (
-                <path
-                  key={gap}
-                  d={`M${String(box.left)} 0H${String(box.right)}`}
-                  className="fill-none stroke-ember"
-                  strokeWidth={0.09}
-                  strokeLinecap="round"
-                />
-              );
-            })}
+            {left.map((one, gap) => (
+              <GapLine key={gap} word={one} />
+            ))}
           </svg>
         );
       })}

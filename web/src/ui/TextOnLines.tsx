@@ -2,6 +2,7 @@
 import type { PlaceToWatch } from "../api/schema";
 import { useText, usePlacesToWatch } from "../api/lessonQueries";
 import { boxOf, viewBoxOf, viewOf } from "../ink/geometry";
+import { GapLine } from "../ink/GapLine";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
 import { isGap, type Placed, rowsOf, strokesOf } from "../ink/wordRows";
@@ -90,18 +91,9 @@ function Row({
       ))}
       {row
         .filter(({ letter }) => isGap(letter.letter, gap))
-        .map((one, at) => {
-          const left = boxOf(strokesOf([one]));
-          return (
-            <path
-              key={at}
-              d={`M${String(left.left)} 0H${String(left.right)}`}
-              className="fill-none stroke-ember"
-              strokeWidth={0.09}
-              strokeLinecap="round"
-            />
-          );
-        })}
+        .map((one, at) => (
+          <GapLine key={at} word={one} />
+        ))}
       <g transform={`translate(${row[0]?.left ?? 0} 0)`}>
         {places.map((place, at) => (
           <WatchMark key={at} place={place} />

@@ -3,6 +3,7 @@ how they are asked for."""
 
 from firstloop.api.plan import (
     customs,
+    earlier,
     files,
     joined_plan,
     letters,
@@ -21,6 +22,7 @@ ROUTERS = (
     files.router,
     schemes.router,
     today.router,
+    earlier.router,
     words.router,
     prompts.router,
 )
