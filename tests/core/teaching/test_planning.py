@@ -1,5 +1,7 @@
 """What to teach next, and a lesson with its matter filled in."""
 
+import string
+
 import pytest
 
 from firstloop.core.teaching.customs import Called
@@ -101,3 +103,9 @@ def test_the_date_waits_for_a_capital_or_digit_of_it() -> None:
     assert StepKind.DATE not in kinds("abc")
     assert StepKind.DATE in kinds("abcM")
     assert StepKind.DATE in kinds("abc6")
+
+
+def test_the_sentence_of_a_pair_has_the_pair() -> None:
+    for pair in ("sh", "ch", "th", "ee", "oo"):
+        sentence = propose([pair], 20, taught=string.ascii_lowercase, due=[]).sentence
+        assert pair in sentence.lower()

@@ -100,7 +100,8 @@ def propose(
     else:
         look_back = [one.letter for one in due if one.letter not in letters][:LOOK_BACK_LETTERS]
     about = letters or {one.letter for one in due if len(one.letter) == 1} or known
-    sentences = writable_sentences(known, about, taught_words)
+    pairs = {part.lower() for part in new if 1 < len(part) <= A_PAIR}
+    sentences = writable_sentences(known, pairs or about, taught_words)
     # A capital is met in the words of its small letter.
     each: list[Sequence[str]] = [[part.lower()] for part in new] or [sorted(about)]
     words = _words(each, known, own_words)

@@ -190,7 +190,7 @@ def writable_sentences(
     taught: Iterable[str], new: Iterable[str] = (), words: Iterable[str] = ()
 ) -> tuple[str, ...]:
     """The bundled sentences of taught letters, and of words that are taught as they stand; those
-    with something new first, then the shorter.
+    with something new (letters, pairs) first, then the shorter.
 
     >>> writable_sentences("sitna", words=["the"])
     ('Is it an ant?', 'It is in a tin.')
@@ -220,4 +220,10 @@ def _writable(
         for text in texts
     }
     fitting = [text for text, used in letters.items() if used <= known]
-    return tuple(sorted(fitting, key=lambda t: (not wanted & letters[t], len(t.split()), t)))
+
+    def has_it(text: str) -> bool:
+        """A pair counts where its letters stand together, a letter in what is read letter by
+        letter."""
+        return any(x in (text.lower() if len(x) > 1 else letters[text]) for x in wanted)
+
+    return tuple(sorted(fitting, key=lambda text: (not has_it(text), len(text.split()), text)))
