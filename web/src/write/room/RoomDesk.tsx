@@ -7,6 +7,7 @@ import type { RoomOut } from "../../api/schema";
 import { useClassroom } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { Hers } from "../../ui/Hers";
 import { Loading, ProblemNote } from "../../ui/states";
 import { type CardSize, ChildCard } from "./ChildCard";
 import { ChildPanel } from "./ChildPanel";
@@ -112,9 +113,17 @@ function Room({ room }: { room: RoomOut }) {
             }}
           />
         ) : null}
-        {open ? <LessonPanel open={open} all={room.lessons} onChoose={setLesson} /> : <NoLesson />}
-        <PadsPanel pads={pads} open={open} />
-        {room.set_aside.length > 0 ? <SetAsidePanel setAside={room.set_aside} /> : null}
+        {open ? (
+          <LessonPanel open={open} all={room.lessons} onChoose={setLesson} />
+        ) : (
+          <Hers>
+            <NoLesson />
+          </Hers>
+        )}
+        <Hers told={false}>
+          <PadsPanel pads={pads} open={open} />
+          {room.set_aside.length > 0 ? <SetAsidePanel setAside={room.set_aside} /> : null}
+        </Hers>
       </aside>
     </section>
   );
