@@ -1,4 +1,4 @@
-"""Plan, today, by real requests: a lesson planned, changed, given; words, chains, sentences."""
+"""Plan, today, by real requests: a lesson planned, changed, given, found again."""
 
 from datetime import date, datetime, timedelta
 from io import BytesIO
@@ -15,14 +15,6 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.text.words import compose
 from tests import letters
 from tests.api.test_api import hand_in
-
-
-@pytest.fixture
-def taught(client: TestClient) -> Any:
-    """A class that has been taught the first letters."""
-    assert client.put("/api/plan/taught", json={"letters": list("iatpsrm")}).status_code == 200
-    return client
-
 
 ONCE = {"times": 1, "gap": ""}
 """What is written once, and all of it shown."""
@@ -156,44 +148,6 @@ def test_the_place_in_a_lesson_is_remembered(taught: TestClient) -> None:
     assert taught.get("/api/plan/today").json()["lesson"]["at"] == "show"
 
 
-def test_words_for_a_letter_by_place_with_their_families(taught: TestClient) -> None:
-    rows = taught.get("/api/plan/picker", params={"new": "n"}).json()
-    by_place = {row["where"]: row["words"] for row in rows}
-    first = by_place["first"][0]
-    assert first["word"]["text"] == "nap"
-    assert len(first["families"]) == 3
-    more = taught.get("/api/plan/picker", params={"new": "n", "untaught": 1}).json()
-    assert any(one["untaught"] for row in more for one in row["words"])
-
-
-def test_chains_and_puzzles_keep_to_taught_letters(taught: TestClient) -> None:
-    chain = taught.get("/api/plan/chain/sit", params={"start": "map"}).json()["words"]
-    assert [word["text"] for word in chain][:: len(chain) - 1] == ["map", "sit"]
-    long = taught.get("/api/plan/chain", params={"start": "cat", "length": 8}).json()["words"]
-    assert long == []  # c is not taught
-    every: dict[str, Any] = {"start": "cat", "length": 8, "all_letters": True}
-    assert len(taught.get("/api/plan/chain", params=every).json()["words"]) == 8
-    puzzles = taught.get("/api/plan/missing-pairs", params={"all_letters": True}).json()
-    assert puzzles[0]["left"].count(None) == 1
-
-
-def test_a_teachers_own_word_is_picked_and_forgotten(taught: TestClient) -> None:
-    added = taught.post("/api/plan/own-words", json={"noted": "pra(mmi)t"}).json()
-    assert [g["letters"] for g in added["graphemes"]] == ["p", "r", "a", "mmi", "t"]
-    assert taught.post("/api/plan/own-words", json={"noted": "n1t"}).status_code == 422
-    assert [w["text"] for w in taught.get("/api/plan/own-words").json()] == ["prammit"]
-    assert taught.delete("/api/plan/own-words/prammit").status_code == 204
-    assert taught.get("/api/plan/own-words").json() == []
-
-
-def test_sentences_are_offered_and_looked_over(taught: TestClient) -> None:
-    offered = taught.get("/api/plan/sentences", params={"new": "n"}).json()
-    assert offered
-    looked = taught.post("/api/plan/sentences/look-over", json={"text": "the man sat  in."}).json()
-    assert looked["words"] == ["the", "man", "sat", "in"]
-    assert len(looked["notes"]) == 3
-
-
 def test_lessons_of_other_weeks_are_not_this_weeks(taught: TestClient) -> None:
     planned(taught)
     today = taught.get("/api/plan/today").json()
@@ -284,13 +238,6 @@ def test_a_lesson_of_any_shape_runs_from_its_first_stop_to_its_last(
     assert new == {part for part in parts if len(part) == 1} - before
 
 
-def test_a_word_is_met_in_its_own_lesson_and_a_capital_in_its_small_letters_words(
-    taught: TestClient,
-) -> None:
-    assert planned(taught, "said", 8)["words"][0] == "said"
-    assert any("a" in word for word in planned(taught, "A", 8)["words"])
-
-
 def test_what_the_hand_has_not_is_no_lesson(taught: TestClient) -> None:
     answer = taught.post("/api/plan/lessons", json={"new": ["("], "shape": "short"})
     assert answer.status_code == 422
@@ -360,25 +307,6 @@ def test_a_capital_and_a_digit_that_are_taught_stay_taught_beside_the_small_lett
     assert set(again) == {*known, "k"}
 
 
-def test_phrases_are_offered_beside_sentences(taught: TestClient) -> None:
-    phrases = taught.get("/api/plan/phrases", params={"new": "n"}).json()
-    assert "an ant" in phrases
-    lesson = planned(taught)
-    place = f"/api/plan/lessons/{lesson['id']}/changes"
-    changed = taught.post(place, json={"do": "sentence", "sentence": "an ant"}).json()
-    assert changed["sentence"]["notes"][0].startswith("A phrase.")
-    (stop,) = [stop for stop in changed["course"] if stop["kind"] == "sentence"]
-    assert [one["kind"] for one in stop["writings"]] == ["phrase"]
-
-
-def test_a_chain_may_come_back_to_its_first_word(taught: TestClient) -> None:
-    asked = {"length": 4, "all_letters": True, "back": True}
-    words = [one["text"] for one in taught.get("/api/plan/chain", params=asked).json()["words"]]
-    assert len(words) == 5
-    assert words[0] == words[-1]
-    assert len(set(words)) == 4
-
-
 def test_what_is_written_in_a_lesson_are_tasks(taught: TestClient) -> None:
     taught.put("/api/plan/customs", json={"own": "rows", "rubbing_out": False, "largest_family": 5})
     lesson = planned(taught)
@@ -427,20 +355,6 @@ def test_free_writing_begins_with_a_picture_or_a_question(taught: TestClient) ->
     assert stop["writings"] == [{"kind": "free", "text": "", "lines": 3, "letters": None, **ONCE}]
     gone = taught.post(place, json={"do": "prompt", "prompt": ""}).json()
     assert "free" not in [stop["kind"] for stop in gone["course"]]
-
-
-def test_a_whole_word_is_taught_as_it_stands_comes_back_and_can_be_forgotten(
-    taught: TestClient,
-) -> None:
-    lesson = taught.post("/api/plan/lessons", json={"new": ["said"], "shape": "short"}).json()
-    taught.post(f"/api/show/lessons/{lesson['id']}/close")
-    today = taught.get("/api/plan/today").json()
-    assert today["taught_words"] == ["said"]
-    assert "d" not in today["taught"]  # its letters have lessons of their own
-    assert "said" in [one["letter"] for one in today["due"]]
-    taught.put("/api/plan/taught", json={"letters": today["taught"], "words": []})
-    again = taught.get("/api/plan/today").json()
-    assert (again["taught_words"], again["taught"]) == ([], today["taught"])
 
 
 def test_an_earlier_lesson_is_found_looked_at_and_given_again(taught: TestClient) -> None:

@@ -78,3 +78,12 @@ def test_a_class_is_as_quick_as_its_own_pads_say_once_they_know_enough() -> None
     assert pace_of(Stage.BEGINNING, [4.0] * 199) == PACE[Stage.BEGINNING]
     assert pace_of(Stage.BEGINNING, [4.0] * 200 + [300.0] * 900) == 15.0
     assert pace_of(Stage.BEGINNING, [0.1] * 300) == 30.0
+
+
+def test_a_letter_that_waits_takes_its_word_along_and_leaves_the_aim_true() -> None:
+    words, aim = ["nap", "man", "tin"], "Today you will write n and m."
+    less = with_cut(plan(["n", "m"], 20, words=words, aim=aim), Cut.FEWER_LETTERS)
+    assert (less.new, less.words) == (("n",), ("nap", "tin"))
+    assert less.aim == "Today you will write n."
+    hers = with_cut(plan(["n", "m"], 20, aim="Our humps."), Cut.FEWER_LETTERS)
+    assert hers.aim == "Our humps."

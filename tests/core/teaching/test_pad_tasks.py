@@ -76,6 +76,7 @@ def test_a_word_is_written_so_often_a_sequence_to_its_end_a_sentence_with_a_gap(
     lesson = with_gap(with_line_filled(with_word_times(FULL, 3), filled=True), "Ned")
     (word,) = now(lesson, StepKind.WORDS).tasks
     assert (word.target, word.enough) == ("nap", 3)
+    assert "Write each one 3 times." in now(lesson, StepKind.WORDS).said
     (sequence,) = now(lesson, StepKind.LOOK_BACK).tasks
     assert sequence.target == "r m r m r m r m"
     (sentence,) = now(lesson, StepKind.SENTENCE).tasks

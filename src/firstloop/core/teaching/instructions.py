@@ -77,7 +77,9 @@ def prompts(  # noqa: PLR0911  # a line a kind
                 "One went wrong? Cross it out, leave it, and write the next.",
             )
         case StepKind.WORDS:
-            return (RUBBING_OUT[customs.rubbing_out], *MARKS)
+            often = lesson.word_times
+            times = (f"Write each one {often} times.",) if often > 1 else ()
+            return (*times, RUBBING_OUT[customs.rubbing_out], *MARKS)
         case StepKind.PAUSE:
             return (
                 "Pencils down. Shake your hands out, fingers wide and closed.",

@@ -11,7 +11,10 @@ from statistics import median
 from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Kind
 from firstloop.core.teaching.changing import changed
+from firstloop.core.teaching.course import words_of_each
 from firstloop.core.teaching.customs import AMOUNTS, Customs, OwnAmount
+from firstloop.core.teaching.habits import HABITS
+from firstloop.core.teaching.instructions import aim_of
 from firstloop.core.teaching.lesson import Lesson, retimed
 from firstloop.core.teaching.pad_tasks import HELPED
 from firstloop.core.teaching.steps import StepKind
@@ -184,13 +187,36 @@ def can_cut(lesson: Lesson, cut: Cut, customs: Customs) -> bool:
             return StepKind.PAUSE not in kept
 
 
+def _without_the_last(lesson: Lesson) -> Lesson:
+    """Without its last letter and that letter's word; an aim that is hers stays as she wrote it."""
+    *kept, last = lesson.new
+    if not kept:
+        return lesson
+    its_own = words_of_each(lesson).get(last, ())
+    said = HABITS.get(lesson.habit, "") if lesson.habit else ""
+    aims = {
+        aim_of(lesson.shape, lesson.new, said, joins=joins): aim_of(
+            lesson.shape, kept, said, joins=joins
+        )
+        for joins in (True, False)
+    }
+    return retimed(
+        replace(
+            lesson,
+            new=tuple(kept),
+            words=tuple(word for word in lesson.words if word not in its_own),
+            aim=aims.get(lesson.aim, lesson.aim),
+        )
+    )
+
+
 def with_cut(lesson: Lesson, cut: Cut) -> Lesson:
     """The lesson with less to write, or with a pause in it."""
     match cut:
         case Cut.FEWER_OWN:
             return replace(lesson, own=OwnAmount.FEW)
         case Cut.FEWER_LETTERS:
-            return retimed(replace(lesson, new=lesson.new[:-1] or lesson.new))
+            return _without_the_last(lesson)
         case Cut.NO_SENTENCE:
             return changed(lesson, StepKind.SENTENCE, skipped=True)
         case Cut.NO_DATE:

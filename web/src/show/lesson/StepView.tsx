@@ -45,7 +45,7 @@ export function StepView({
     case "memory":
       return <MemoryStep parts={stop.kind === "show" ? stop.parts : lesson.look_back} />;
     case "rub_out":
-      return <RubOut words={wordsAt(lesson, stop)} />;
+      return <RubOut words={wordsUntil(lesson, stop)} />;
     case "pairs":
       return <MissingPair told={stop.told} />;
     case "write":
@@ -64,6 +64,13 @@ export function StepView({
 /** The words of a stop as they are heard. */
 function wordsAt(lesson: Lesson, stop: Stop): Lesson["sounds"] {
   return lesson.sounds.filter(({ text }) => stop.words.includes(text));
+}
+
+/** Those that stand there by then: of this stop and those before it, none that is still to be heard. */
+function wordsUntil(lesson: Lesson, stop: Stop): Lesson["sounds"] {
+  const there = lesson.course.slice(0, lesson.course.indexOf(stop) + 1);
+  const words = there.flatMap((one) => one.words);
+  return lesson.sounds.filter(({ text }) => words.includes(text));
 }
 
 function Shown({ lesson, stop }: { lesson: Lesson; stop: Stop }) {
