@@ -51,8 +51,8 @@ def bench_scale() -> None:
         with TestClient(create_app(database), base_url="http://localhost", client=HERE) as client:
             for what, place in (
                 ("how all letters stand", "/api/grow"),
-                ("the newest n of each child", "/api/check/letters/n/attempts?newest=true"),
-                ("all n, the first page", "/api/check/letters/n/attempts"),
+                ("the table of the last day", "/api/check/table"),
+                ("the table, all n of a term", "/api/check/table?letter=n"),
                 ("the page of today", "/api/plan/today"),
             ):
                 spent = [timed(lambda: client.get(place)) for _ in range(ROUNDS)]  # noqa: B023
@@ -78,7 +78,7 @@ def bench_first_answers() -> None:
         spent = {}
         for place in (
             "/api/plan/today", "/api/plan/schemes/movement", "/api/plan/schemes/sound",
-            "/api/plan/letters/n", "/api/grow", "/api/check/letters/n/attempts",
+            "/api/plan/letters/n", "/api/grow", "/api/check/table",
             "/api/show/letters/n", "/api/show/alphabet", "/api/plan/picker?new=n",
             "/api/plan/chain",
         ):  # fmt: skip

@@ -114,7 +114,7 @@ def test_a_record_that_is_taken_away_or_damaged_is_said_so_and_it_ends_when_told
     assert status_of(application.address, "/api/classroom")[0] == 200
     with record.open("r+b") as file:
         file.write(os.urandom(record.stat().st_size))
-    status, said = status_of(application.address, "/api/check/texts")
+    status, said = status_of(application.address, "/api/check/table")
     assert status == 503
     assert "firstloop restore" in said
     assert application.process is not None

@@ -12,6 +12,7 @@ from firstloop.formats import ink_json
 from firstloop.store.database import Database
 from tests import letters
 from tests.apps import app_over
+from tests.table import letters_on_table
 from tests.teachers import signed_in
 
 STORED_DOCUMENT = Path(__file__).parents[2] / "web" / "src" / "api" / "openapi.json"
@@ -53,35 +54,26 @@ def test_a_letter_comes_move_by_move_with_its_words(client: TestClient) -> None:
 def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client: TestClient) -> None:
     handed = hand_in(client, letters.m_from_the_base_line(), letter="m")
     assert [finding["code"] for finding in handed["findings"]] == ["start_place"]
-    page = client.get("/api/check/letters/m/attempts").json()
-    assert page.pop("family")["letters"] == ["r", "n", "h", "m"]
-    assert page == {"attempts": [handed], "total": 1, "next": None}
+    table = client.get("/api/check/table", params={"letter": "m"}).json()
+    assert table["family"]["letters"] == ["r", "n", "h", "m"]
+    assert letters_on_table(client, "m") == [handed]
     standing = client.get("/api/grow").json()["pupils"][1]["letters"][0]
     assert standing["letter"] == "m"
     assert standing["verdicts"]["direction"] == "not_yet"
     assert standing["attempts"] == 1
 
 
-def test_the_teachers_word_counts_until_she_takes_it_back(client: TestClient) -> None:
-    place = f"/api/check/attempts/{hand_in(client, letters.n_from_the_base_line())['id']}/judgement"
-    judged = client.put(place, json={"direction": "secure", "note": " I saw it "}).json()
-    assert judged["held"]["direction"] == "secure"
-    assert judged["checked"]["direction"] == "not_yet"
-    assert judged["judgement"]["note"] == "I saw it"
-    assert client.delete(place).json()["held"]["direction"] == "not_yet"
-
-
 def test_a_letter_taken_back_is_gone(client: TestClient) -> None:
     handed = hand_in(client, letters.good_n())
     assert client.delete(f"/api/write/attempts/{handed['id']}").status_code == 204
-    assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
+    assert letters_on_table(client, "n") == []
 
 
 def test_a_child_is_forgotten_on_request(client: TestClient) -> None:
     hand_in(client, letters.good_n())
     assert client.delete("/api/classroom/pupils/1").status_code == 200
     assert [p["name"] for p in client.get("/api/classroom").json()["pupils"]] == ["Jori"]
-    assert client.get("/api/check/letters/n/attempts").json()["attempts"] == []
+    assert letters_on_table(client, "n") == []
 
 
 def test_a_left_handed_child_may_pull_a_bar_from_the_right(client: TestClient) -> None:
@@ -97,28 +89,17 @@ def test_a_left_handed_child_may_pull_a_bar_from_the_right(client: TestClient) -
     assert codes == {"left": [], "right": ["stroke_direction"]}
 
 
-def test_the_table_comes_in_pages_and_is_filtered_by_the_server(client: TestClient) -> None:
-    for child in (1, 2):
-        for ink in (letters.n_from_the_base_line(), letters.good_n()):
-            hand_in(client, ink, pupil_id=child)
-    table = "/api/check/letters/n/attempts"
-    first = client.get(table, params={"limit": 3}).json()
-    rest = client.get(table, params={"limit": 3, "after": first["next"]}).json()
-    assert [len(first["attempts"]), len(rest["attempts"])] == [3, 1]
-    assert (first["total"], rest["next"]) == (4, None)
-    assert client.get(table, params={"newest": True}).json()["total"] == 2
-    assert client.get(table, params={"to_mend": True}).json()["total"] == 2
-    assert client.get(table, params={"pupil": 2}).json()["total"] == 2
-    assert client.get(table, params={"limit": 100_000}).status_code == 422
+WORD_ON_NOTHING = {"words": [{"attempt_id": 99, "said": {}}]}
 
 
 @pytest.mark.parametrize(
     ("method", "place", "body", "status", "detail"),
     [
         ("GET", "/api/show/letters/ß", None, 404, 'the plain hand has no letter "ß"'),
-        ("GET", "/api/check/letters/ß/attempts", None, 404, 'no letter "ß"'),
+        ("GET", "/api/check/attempts/99/closer", None, 404, "no attempt 99"),
         ("DELETE", "/api/write/attempts/99", None, 404, "no attempt 99"),
-        ("PUT", "/api/check/attempts/99/judgement", {}, 404, "no attempt 99"),
+        ("POST", "/api/check/words", WORD_ON_NOTHING, 404, "no attempt 99"),
+        ("POST", "/api/check/words", {"words": [{"said": {}}]}, 422, "which text it is about"),
         ("DELETE", "/api/classroom/pupils/99", None, 404, "no pupil 99"),
         ("GET", "/api/nothing", None, 404, "Not Found"),
         ("POST", "/api/write/attempts", sent(Ink(())), 422, "there is no ink"),
@@ -147,7 +128,7 @@ def test_what_goes_wrong_is_a_problem_document(
 def test_a_faulty_letter_loses_nothing_that_was_there(client: TestClient) -> None:
     hand_in(client, letters.good_n())
     client.post("/api/write/attempts", json=sent(Ink(())))
-    assert client.get("/api/check/letters/n/attempts").json()["total"] == 1
+    assert len(letters_on_table(client, "n")) == 1
 
 
 def test_an_empty_record_answers_with_what_to_do(database: Database) -> None:

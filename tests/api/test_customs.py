@@ -14,6 +14,7 @@ from firstloop.core.letters.ruling import Ruling
 from tests import letters
 from tests.api.test_api import hand_in
 from tests.letters import ink, pen
+from tests.table import letters_on_table, texts_on_table
 
 USUAL = {"own": "few", "rubbing_out": False, "largest_family": 5}
 
@@ -39,7 +40,7 @@ def exported(client: TestClient, text: str) -> str:
 def to_mend(client: TestClient, letter: str, written: Ink) -> list[str]:
     """What the check finds in a letter that is handed in."""
     kept = hand_in(client, written, letter=letter)
-    page = client.get(f"/api/check/letters/{letter}/attempts").json()["attempts"]
+    page = letters_on_table(client, letter)
     (attempt,) = [one for one in page if one["id"] == kept["id"]]
     return [finding["code"] for finding in attempt["findings"] if finding["severity"] != "unseen"]
 
@@ -64,7 +65,7 @@ def checked_text(client: TestClient, kind: str, target: str, paths: list[Any]) -
     strokes = [{"points": each} for each in points]
     kept = client.post("/api/write/texts", json={**sent, "strokes": strokes})
     assert kept.status_code == 201, kept.text
-    found = client.get("/api/check/texts").json()["texts"]
+    found = texts_on_table(client)
     return dict(next(one for one in found if one["id"] == kept.json()["id"]))
 
 
@@ -132,12 +133,12 @@ def test_the_largest_family_is_that_of_the_board_of_the_check_and_of_what_goes_o
         lesson = client.post("/api/plan/lessons", json={"new": together}).json()
         shown = [stop["part"] for stop in lesson["course"] if stop["kind"] == "show"]
         assert shown == together
-        table = client.get(f"/api/check/letters/{first}/attempts").json()
+        table = client.get("/api/check/table", params={"letter": first}).json()
         assert table["family"]["letters"] == together
         file = client.get("/api/plan/files/scheme/movement").json()
         assert together in [family["letters"] for family in file["families"]]
     assert sizes[0] > sizes[1] == 3
-    assert client.get("/api/check/letters/!/attempts").json()["family"] is None
+    assert client.get("/api/check/table", params={"letter": "!"}).json()["family"] is None
 
 
 def test_the_largest_family_parts_the_schemes_and_is_a_wish(client: TestClient) -> None:

@@ -6,6 +6,7 @@ from fastapi.testclient import TestClient
 
 from tests import letters
 from tests.api.test_api import hand_in
+from tests.table import letters_on_table
 
 UNCHANGED: dict[str, Any] = {
     "hand": "plain",
@@ -39,7 +40,7 @@ def test_a_style_is_obeyed_by_board_alphabet_and_record(client: TestClient) -> N
 def test_what_was_written_before_stays_as_it_was_checked(client: TestClient) -> None:
     hand_in(client, letters.good_n())
     client.put("/api/plan/style", json={"hand": "looped"})
-    (lying,) = client.get("/api/check/letters/n/attempts").json()["attempts"]
+    (lying,) = letters_on_table(client, "n")
     assert lying["checked"]["shape"] == "secure"
 
 

@@ -14,6 +14,7 @@ from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 from tests.api.test_customs import set_customs
 from tests.core.checking.texts.written import Line, ink_of, joined, printed
+from tests.table import letters_on_table, texts_on_table
 
 
 def sent(
@@ -54,8 +55,7 @@ def test_a_word_is_kept_whole_and_each_letter_as_an_attempt(client: TestClient) 
     kept = sent(client, printed("hen").ink, "hen")
     assert kept["reads_as"] == "hen"
     assert [letter["index"] for letter in kept["letters"]] == [0, 1, 2]
-    page = client.get("/api/check/letters/e/attempts").json()
-    (one,) = page["attempts"]
+    (one,) = letters_on_table(client, "e")
     assert (one["id"], one["help"]) == (kept["letters"][1]["attempt_id"], "word")
     assert one["text_id"] == kept["id"]
     assert one["strokes"]
@@ -67,7 +67,7 @@ def test_a_letter_of_a_word_says_what_it_says_in_the_word(client: TestClient) ->
     kept = sent(client, small_e(printed("hen")).ink, "hen")
     assert [f["code"] for f in kept["letters"][1]["findings"]] == ["body_height", "width"]
     assert kept["findings"][0]["index"] == 1
-    (one,) = client.get("/api/check/letters/e/attempts").json()["attempts"]
+    (one,) = letters_on_table(client, "e")
     assert [f["code"] for f in one["findings"]] == ["body_height", "width"]
     assert one["checked"]["size"] == "not_yet"
     assert kept["verdict"]["size"] in ("nearly", "not_yet")
@@ -78,7 +78,7 @@ def test_what_says_nothing_of_a_letter_is_no_attempt(client: TestClient) -> None
     kept = sent(client, line.ink, "cat")
     extra = [letter for letter in kept["letters"] if letter["target"] is None]
     assert [letter["attempt_id"] for letter in extra] == [None]
-    assert client.get("/api/check/letters/t/attempts").json()["total"] == 1
+    assert len(letters_on_table(client, "t")) == 1
 
 
 def test_a_text_taken_back_leaves_nothing_of_its_letters(
@@ -90,38 +90,44 @@ def test_a_text_taken_back_leaves_nothing_of_its_letters(
     assert tables(database) != before
     assert client.delete(f"/api/write/texts/{gone['id']}").status_code == 204
     assert tables(database) == before
-    assert client.get("/api/check/letters/n/attempts").json()["total"] == 0
+    assert len(letters_on_table(client, "n")) == 0
     assert client.delete(f"/api/write/texts/{gone['id']}").status_code == 404
 
 
-def test_texts_lie_on_the_table_the_newest_first_page_by_page(client: TestClient) -> None:
+def test_texts_lie_on_the_table_by_child_kind_and_what_is_in_them(client: TestClient) -> None:
     ids = [sent(client, printed("he").ink, "he", pupil=1 + at % 2)["id"] for at in range(5)]
-    first = client.get("/api/check/texts?limit=2").json()
-    assert first["total"] == 5
-    rest = client.get("/api/check/texts", params={"limit": 9, "after": first["next"]}).json()
-    found = [one["id"] for one in first["texts"] + rest["texts"]]
-    assert found == ids[::-1]
-    mine = client.get("/api/check/texts?pupil=2").json()
-    assert {one["pupil"]["id"] for one in mine["texts"]} == {2}
-    assert client.get("/api/check/texts?kind=row").json()["total"] == 0
-    assert client.get("/api/check/texts?after=nowhere").status_code == 404
+    assert {one["id"] for one in texts_on_table(client)} == {*ids}
+    assert {one["pupil"]["id"] for one in texts_on_table(client, pupil=2)} == {2}
+    assert texts_on_table(client, kind="row") == []
+    assert len(texts_on_table(client, pair="he")) == 5
+    assert texts_on_table(client, pair="eh") == []
+
+
+def said_of(client: TestClient, kept: Any, said: Any) -> Any:
+    words = {"words": [{"text_id": kept["id"], "said": said}]}
+    return client.post("/api/check/words", json=words).json()["texts"][0]
 
 
 def test_the_teachers_word_on_the_whole_wins_and_can_be_taken_back(client: TestClient) -> None:
     kept = sent(client, small_e(printed("hen")).ink, "hen")
-    where = f"/api/check/texts/{kept['id']}/judgement"
-    judged = client.put(where, json={"size": "secure", "note": " good today "}).json()
+    judged = said_of(client, kept, {"size": "secure", "line": "nearly", "note": " good today "})
     assert judged["held"]["size"] == "secure"
     assert judged["verdict"] == kept["verdict"]
     assert judged["judgement"]["note"] == "good today"
-    assert client.delete(where).json()["held"] == kept["verdict"]
+    assert judged["judgement"]["author"] == "Ms Reed"
+    assert kept["aspects"] == {"spacing": "secure", "line": "secure", "joins": "unseen"}
+    assert judged["aspects"] == {"spacing": "secure", "line": "nearly", "joins": "unseen"}
+    words = client.get(f"/api/check/texts/{kept['id']}/words").json()
+    assert words == [judged["judgement"]]
+    back = said_of(client, kept, None)
+    assert (back["held"], back["aspects"]) == (kept["verdict"], kept["aspects"])
 
 
 def test_a_row_says_which_is_the_best(client: TestClient) -> None:
     line = printed("nnn").moved(1, 0.4).moved(2, 0.4)
     kept = sent(client, small_e(line).ink, "n", "row")
     assert kept["row"]["best"] != 1
-    assert client.get("/api/check/letters/n/attempts").json()["total"] == 3
+    assert len(letters_on_table(client, "n")) == 3
 
 
 def test_joins_that_are_not_taught_may_stand_open(client: TestClient) -> None:
@@ -164,9 +170,9 @@ def test_a_text_is_checked_again_with_its_letters(
     done = recheck(database, school_class.id)
     assert done.checked == 3
     assert done.changes.total() == 1
-    again = client.get("/api/check/texts").json()["texts"][0]
+    again = texts_on_table(client)[0]
     assert again == kept
-    (one,) = client.get("/api/check/letters/e/attempts").json()["attempts"]
+    (one,) = letters_on_table(client, "e")
     assert one["checked"]["size"] == "not_yet"
 
 

@@ -18,7 +18,7 @@ SCREENS = [
     "/write/n",
     "/write/text?kind=word&target=hen",
     "/check/n",
-    "/check/text",
+    "/check?kind=word",
     "/grow",
     "/settings",
     "/new-class",

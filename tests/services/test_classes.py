@@ -13,8 +13,8 @@ from firstloop.core.teaching.roster import Presence
 from firstloop.services import children, classes, lessons
 from firstloop.services.handing_in import hand_in, hand_in_text
 from firstloop.services.rechecking import rebuild
+from firstloop.store import classes as kept
 from firstloop.store import (
-    attempts,
     own_phrases,
     own_schemes,
     own_vocabulary,
@@ -23,12 +23,11 @@ from firstloop.store import (
     standings,
     taught_letters,
 )
-from firstloop.store import classes as kept
-from firstloop.store.attempts import Which
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord, NotInRecordError
 from firstloop.store.staff import NotHersError
 from tests import letters
+from tests.table import attempts_of
 from tests.teachers import teacher_of
 
 MONDAY = datetime(2026, 9, 7, 9, 0, tzinfo=UTC)
@@ -55,7 +54,7 @@ def write_n(database: Database, school_class: ClassRecord, at: int, good: bool =
 
 def total(database: Database, class_id: int) -> int:
     with database.session() as session:
-        return attempts.page(session, class_id, Which(), limit=50).total
+        return len(attempts_of(session, class_id))
 
 
 def counted(database: Database, class_id: int) -> object:

@@ -7,16 +7,17 @@ from typing import Any
 import pytest
 
 from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.judging.word import Word
 from firstloop.core.teaching.changing import with_sentence
 from firstloop.core.teaching.lesson import LessonError
 from firstloop.services import lessons
-from firstloop.services.judging import judge
 from firstloop.services.lessons import Asked, Today
 from firstloop.store import school, taught_letters
 from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, JudgementRecord, NotInRecordError
+from firstloop.store.records import ClassRecord, NotInRecordError
 from tests import letters
 from tests.services.conftest import MONDAY, Write
+from tests.table import judge
 
 GOOD, BAD = letters.good_n(), letters.n_from_the_base_line()
 
@@ -81,7 +82,7 @@ class TestPractice:
     ) -> None:
         kept = write(BAD, days=1)
         fine = dict.fromkeys(Dimension, Verdict.SECURE)
-        judge(database, school_class.id, kept.id, JudgementRecord(MONDAY, fine, ""))
+        judge(database, school_class.id, kept.id, Word(fine))
         assert due_of(database, school_class).shaky == 0.0
 
 

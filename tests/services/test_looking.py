@@ -6,17 +6,21 @@ from sqlalchemy import text
 
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.judging.word import Word
+from firstloop.services import judging
 from firstloop.services.handing_in import hand_in_text
-from firstloop.services.judging import judge
+from firstloop.services.judging import Said
 from firstloop.services.looking import seen
-from firstloop.store import texts
 from firstloop.store.database import Database
 from firstloop.store.handed_in import Work
-from firstloop.store.records import UNJUDGED, AttemptRecord, ClassRecord, JudgementRecord
+from firstloop.store.judging import About, Author
+from firstloop.store.records import UNJUDGED, AttemptRecord, ClassRecord
 from tests import letters
 from tests.services.conftest import MONDAY, Write
+from tests.table import judge
+from tests.teachers import teacher_of
 
-SAW_HER_START = JudgementRecord(MONDAY, {Dimension.DIRECTION: Verdict.SECURE}, "saw her start")
+SAW_HER_START = Word({Dimension.DIRECTION: Verdict.SECURE}, note="saw her start")
 
 
 def handed_in(
@@ -45,7 +49,7 @@ def test_a_letter_is_seen_as_it_is_held_to_be(
         told = seen(session, school_class.id, works)
     assert [one.work.id for one in told] == [one.id for one in works]
     assert [one.verdicts["direction"] for one in told] == ["not_yet", "secure", "secure"]
-    assert [one.to_mend for one in told] == [("start_place",), ("start_place",), ()]
+    assert [one.to_mend for one in told] == [("start_place",), (), ()]
     assert told[0].say == first.attempt.checked.say
     assert all(one.is_judged for one in told)
 
@@ -58,7 +62,10 @@ def test_a_text_is_seen_without_its_letters(database: Database, school_class: Cl
     answer = kept.text.answer
     with database.writing() as session:
         (told,) = seen(session, school_class.id, [handed_in(text_id=kept.id)])
-        texts.judge(session, school_class.id, kept.id, SAW_HER_START)
+    author = Author(teacher_of(database), is_teacher=True)
+    said = [Said(About(text_id=kept.id), SAW_HER_START)]
+    judging.judge(database, school_class.id, author, said, MONDAY)
+    with database.session() as session:
         (held,) = seen(session, school_class.id, [handed_in(text_id=kept.id)])
     assert told.verdicts == answer["verdict"]
     assert held.verdicts == answer["verdict"] | {"direction": "secure"}

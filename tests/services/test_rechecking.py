@@ -3,16 +3,17 @@ from sqlalchemy import text
 
 from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Stage, Verdict
+from firstloop.core.judging.word import Word
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.standing import verdicts_of
-from firstloop.services.judging import judge
 from firstloop.services.rechecking import Change, recheck
 from firstloop.store import attempts, classes, standings
 from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, JudgementRecord
+from firstloop.store.records import ClassRecord
 from tests import letters
-from tests.services.conftest import MONDAY, Write
+from tests.services.conftest import Write
+from tests.table import judge
 
 
 def age(database: Database, attempt_id: int) -> None:
@@ -30,8 +31,8 @@ def test_old_ink_is_checked_again_and_the_teachers_word_stays(
 ) -> None:
     kept = write()
     write(letters.good_n())
-    said = JudgementRecord(MONDAY, {Dimension.SIZE: Verdict.NEARLY}, "was jogged")
-    judge(database, school_class.id, kept.id, said)
+    jogged = Word({Dimension.SIZE: Verdict.NEARLY}, note="was jogged")
+    said = judge(database, school_class.id, kept.id, jogged).judgement
     age(database, kept.id)
     done = recheck(database, school_class.id)
     change = Change("n", Dimension.DIRECTION, Verdict.SECURE, Verdict.NOT_YET)

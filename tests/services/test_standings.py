@@ -9,18 +9,18 @@ from hypothesis import strategies as st
 
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.task import Handedness, Help
+from firstloop.core.judging.word import Word
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.services.children import forget
 from firstloop.services.handing_in import hand_in, take_back
-from firstloop.services.judging import judge
 from firstloop.services.rechecking import rebuild
-from firstloop.store import attempts, classes, practice_days, standings
-from firstloop.store.attempts import Which
+from firstloop.store import classes, practice_days, standings
 from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, JudgementRecord
+from firstloop.store.records import ClassRecord
 from tests import letters
 from tests.services.conftest import MONDAY, Write
+from tests.table import attempts_of, judge
 
 INKS = {"n": [letters.good_n(), letters.n_from_the_base_line()], "m": [letters.good_m()]}
 VERDICTS = st.sampled_from([Verdict.SECURE, Verdict.NEARLY, Verdict.NOT_YET])
@@ -34,6 +34,7 @@ ACTIONS = st.one_of(
     ),
     st.tuples(st.just("judge"), st.integers(0, 9), st.sampled_from(list(Dimension)), VERDICTS),
     st.tuples(st.just("withdraw"), st.integers(0, 9)),
+    st.tuples(st.just("set aside"), st.integers(0, 9)),
     st.tuples(st.just("take back"), st.integers(0, 9)),
     st.tuples(st.just("forget"), st.integers(0, 2)),
 )
@@ -51,9 +52,7 @@ def act(database: Database, school_class: ClassRecord, action: Any, children: An
     """One thing that a class does; nothing where there is nothing to do it to."""
     what, *given_ = action
     with database.writing() as session:
-        ids = sorted(
-            one.id for one in attempts.page(session, school_class.id, Which(), limit=99).attempts
-        )
+        ids = [one.id for one in attempts_of(session, school_class.id)]
     if what == "write":
         letter, child, day, which = given_
         if child < len(children):
@@ -73,8 +72,9 @@ def act(database: Database, school_class: ClassRecord, action: Any, children: An
     elif given_[0] < len(ids):
         attempt_id = ids[given_[0]]
         if what == "judge":
-            said = JudgementRecord(MONDAY, {given_[1]: given_[2]}, "")
-            judge(database, school_class.id, attempt_id, said)
+            judge(database, school_class.id, attempt_id, Word({given_[1]: given_[2]}))
+        elif what == "set aside":
+            judge(database, school_class.id, attempt_id, Word(set_aside=True))
         elif what == "withdraw":
             judge(database, school_class.id, attempt_id, None)
         else:
@@ -112,7 +112,7 @@ def test_forgetting_a_child_leaves_nothing_of_what_they_wrote(
 ) -> None:
     kept = write()
     write(letters.good_n(), child=1, days=2)
-    judge(database, school_class.id, kept.id, JudgementRecord(MONDAY, {}, "well"))
+    judge(database, school_class.id, kept.id, Word(note="well"))
     forget(database, school_class.id, school_class.pupils[0].id)
     stands, days = counted(database, school_class.id)
     assert {one.pupil_id for one in stands} == {school_class.pupils[1].id}

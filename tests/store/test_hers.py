@@ -8,7 +8,7 @@ from types import ModuleType
 import pytest
 
 from firstloop.api import app
-from firstloop.store import class_moves, judging, slipped
+from firstloop.store import class_moves, judging, slipped, table
 from firstloop.store.tables import MODULES
 
 NOT_OF_A_CLASS = {
@@ -26,11 +26,13 @@ FOR_THE_WHOLE_RECORD = {
     "pads.holding", "pads.known_as",
     "pads.seat", "set_aside.let_go_of_device",  # of a device, which goes from class to class
     "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
+    "text_seen.keep",  # of a text that was
+    "blind_sets.to_judge", "blind_sets.get_to_judge",  # of who judges, whosever class it is
 }  # fmt: skip
 
 
 def calls() -> Iterator[tuple[str, Callable[..., object]]]:
-    for module in (*MODULES, class_moves, judging, slipped):
+    for module in (*MODULES, class_moves, judging, slipped, table):
         name = module.__name__.rpartition(".")[2]
         if name not in NOT_OF_A_CLASS:
             yield from public(module, name)

@@ -24,7 +24,6 @@ from firstloop.services.accounts import begin as begin_account
 from firstloop.services.rechecking import rebuild
 from firstloop.store import (
     accounts,
-    attempts,
     classes,
     inks,
     lessons,
@@ -33,11 +32,11 @@ from firstloop.store import (
     standings,
     taught_letters,
 )
-from firstloop.store.attempts import Which
 from firstloop.store.database import Database
 from firstloop.store.errors import RecordError
 from firstloop.store.soundness import MIGRATIONS
 from firstloop.store.tables import METADATA
+from tests.table import attempts_of
 
 RECORDS = Path(__file__).parent / "records"
 
@@ -74,12 +73,14 @@ def test_a_migrated_record_has_the_tables_of_a_new_one(old: Database, database: 
 def test_letters_come_along_with_ink_findings_and_the_teachers_word(old: Database) -> None:
     with old.writing() as session:
         school_class = classes.every(session)[0]
-        page = attempts.page(session, school_class.id, Which(), limit=50)
-        ink = inks.of(session, [one.id for one in page.attempts])
-    assert page.total == len(ink) == 5
-    judged = [one for one in page.attempts if one.judgement]
-    assert [one.judgement.note for one in judged if one.judgement] == ["I saw it"]
-    for one in page.attempts:
+        found = attempts_of(session, school_class.id)
+        ink = inks.of(session, [one.id for one in found])
+    assert len(found) == len(ink) == 5
+    (word,) = [one.judgement for one in found if one.judgement]
+    assert (word.word.note, word.author, word.counts, word.word.findings) == (
+        "I saw it", None, True, {},
+    )  # fmt: skip
+    for one in found:
         attempt = one.attempt
         assert (attempt.task.kind, attempt.source) == (Kind.LETTER, Source.PEN)
         assert attempt.style == Style("plain")

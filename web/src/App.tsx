@@ -18,13 +18,8 @@ const PlanStation = lazy(async () => ({
 const WriteStation = lazy(async () => ({
   default: (await import("./write/WriteStation")).WriteStation,
 }));
-const CheckStation = lazy(async () => ({
-  default: (await import("./check/CheckStation")).CheckStation,
-}));
+const CheckDesk = lazy(async () => ({ default: (await import("./check/CheckDesk")).CheckDesk }));
 const TextDesk = lazy(async () => ({ default: (await import("./write/TextDesk")).TextDesk }));
-const TextTable = lazy(async () => ({
-  default: (await import("./check/texts/TextTable")).TextTable,
-}));
 const LessonBoard = lazy(async () => ({
   default: (await import("./show/lesson/LessonBoard")).LessonBoard,
 }));
@@ -120,7 +115,12 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/settings" element={<SettingsDesk />} />
       <Route path="/hand" element={<Remote />} />
       <Route path="/new-class" element={<FirstSteps hasClass />} />
-      {(["show", "write", "check"] as const).map((station) => (
+      <Route path="/check">
+        <Route index element={<CheckDesk />} />
+        <Route path="text" element={<Navigate to="/check?kind=word" replace />} />
+        <Route path=":letter" element={<CheckOfLetter letters={letters} />} />
+      </Route>
+      {(["show", "write"] as const).map((station) => (
         <Route key={station} path={`/${station}`}>
           {station === "write" ? (
             <>
@@ -132,7 +132,6 @@ function Stations({ letters }: { letters: string[] }) {
           ) : (
             <Route index element={<Navigate to={`/${station}/${first}`} replace />} />
           )}
-          {station === "check" && <Route path="text" element={<TextTable />} />}
           {station === "show" && <Route path="lesson/:id" element={<LessonBoard />} />}
           {station === "show" && <Route path="lesson/:id/mine" element={<MyScreen />} />}
           <Route path=":letter" element={<LetterStation station={station} letters={letters} />} />
@@ -143,7 +142,14 @@ function Stations({ letters }: { letters: string[] }) {
   );
 }
 
-const LETTER_STATIONS = { show: ShowStation, write: WriteStation, check: CheckStation };
+/** The table of one letter. */
+function CheckOfLetter({ letters }: { letters: string[] }) {
+  const { letter = "" } = useParams();
+  if (!letters.includes(letter)) return <Navigate to="/check" replace />;
+  return <CheckDesk key={letter} letter={letter} />;
+}
+
+const LETTER_STATIONS = { show: ShowStation, write: WriteStation };
 
 /** A station about one letter; it begins anew with each letter. */
 function LetterStation({

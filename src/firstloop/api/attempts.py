@@ -1,17 +1,20 @@
 """Answers about what children wrote: the children, attempts, findings, verdicts."""
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from datetime import date, datetime
 
 from pydantic import BaseModel
 
 from firstloop.api.ink import InkStroke, strokes_out
+from firstloop.api.words_said import JudgementOut, judgement_out
 from firstloop.core.checking.say.findings import Finding
 from firstloop.core.contract import Code, Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
+from firstloop.core.judging.told_here import told_here
+from firstloop.core.judging.trust import by_trust
 from firstloop.core.teaching.roster import Presence
-from firstloop.store.records import AttemptRecord, JudgementRecord, PupilRecord
+from firstloop.store.records import AttemptRecord, PupilRecord
 
 
 class PupilOut(BaseModel):
@@ -47,17 +50,7 @@ class FindingOut(BaseModel):
     unit: str
     note: str
     say: str
-    other: str | None
-
-
-class JudgementOut(BaseModel):
-    """The teacher's word. A dimension she does not name stands as the checker found it."""
-
-    made_at: datetime
-    direction: Verdict | None
-    size: Verdict | None
-    shape: Verdict | None
-    note: str
+    other: str | None = None
 
 
 class AttemptOut(BaseModel):
@@ -93,9 +86,11 @@ def verdicts_out(verdicts: Mapping[Dimension, Verdict]) -> Verdicts:
     return Verdicts(**{dimension.value: verdicts[dimension] for dimension in Dimension})
 
 
-def attempt_out(record: AttemptRecord, ink: Ink) -> AttemptOut:
-    """A kept attempt as an answer."""
-    attempt = record.attempt
+def attempt_out(record: AttemptRecord, ink: Ink, doubts: Collection[Code]) -> AttemptOut:
+    """A kept attempt as an answer; what is doubted in the class is told after the rest."""
+    attempt, checked = record.attempt, record.attempt.checked
+    word = record.judgement.word if record.judgement else None
+    say = told_here(checked.findings, checked.verdicts, doubts, word)
     return AttemptOut(
         id=record.id,
         pupil=pupil_out(record.pupil),
@@ -105,25 +100,14 @@ def attempt_out(record: AttemptRecord, ink: Ink) -> AttemptOut:
         help=attempt.help,
         written_at=attempt.written_at,
         strokes=strokes_out(ink),
-        reads_as=attempt.checked.reads_as,
-        checked=verdicts_out(attempt.checked.verdicts),
+        reads_as=checked.reads_as,
+        checked=verdicts_out(checked.verdicts),
         held=verdicts_out(record.held),
-        findings=[_finding_out(finding) for finding in attempt.checked.findings],
-        say=attempt.checked.say,
-        judged=attempt.checked.is_judged,
+        findings=[_finding_out(finding) for finding in by_trust(checked.findings, doubts)],
+        say=say if checked.is_judged else checked.say,
+        judged=checked.is_judged,
         text_id=attempt.within.text_id if attempt.within else None,
         judgement=judgement_out(record.judgement),
-    )
-
-
-def judgement_out(judgement: JudgementRecord | None) -> JudgementOut | None:
-    """The teacher's word as an answer."""
-    if judgement is None:
-        return None
-    return JudgementOut(
-        made_at=judgement.made_at,
-        note=judgement.note,
-        **{d.value: judgement.verdicts.get(d) for d in Dimension},
     )
 
 

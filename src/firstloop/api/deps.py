@@ -12,13 +12,16 @@ from fastapi.security import APIKeyCookie
 from firstloop.api.events import Streams
 from firstloop.api.line import Lines
 from firstloop.api.sent import LARGEST_ID
+from firstloop.core.contract import Code
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
 from firstloop.services import accounts, lesson_codes, pad_seats
 from firstloop.services.heard import Heard
 from firstloop.services.pad_seats import InLesson
+from firstloop.services.trusting import doubted_in
 from firstloop.store import classes
 from firstloop.store.database import Database, Session
+from firstloop.store.judging import Author
 from firstloop.store.known_devices import KNOWN_FOR
 from firstloop.store.records import ClassRecord, NotInRecordError, Signed
 from firstloop.store.staff import NotHersError
@@ -169,6 +172,23 @@ def _class(request: Request, record: Record, session: Db, teacher: Teacher) -> C
 
 Class = Annotated[ClassRecord, Depends(_class)]
 """The class that she has open: hers, or one she helps in."""
+
+
+def _doubts(record: Record, school_class: Class) -> frozenset[Code]:
+    with record.session() as session:
+        return doubted_in(session, school_class.id)
+
+
+Doubts = Annotated[frozenset[Code], Depends(_doubts)]
+"""The findings that count less in the class, for its teacher keeps overruling them."""
+
+
+def _author(teacher: Teacher) -> Author:
+    return Author(teacher.account_id, teacher.role is Role.TEACHER)
+
+
+Hers = Annotated[Author, Depends(_author)]
+"""Who says a word, and whether she teaches the class."""
 
 
 def told_to_all(record: Record, school_class: Class, now: Now) -> Iterator[None]:

@@ -1,33 +1,36 @@
-"""Rows, words and sentences: handed in, spread out, and the teacher's word on each."""
+"""Rows, words and sentences: handed in, and as they are answered."""
 
+from collections.abc import Collection
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field
+from fastapi import APIRouter, Response
+from pydantic import BaseModel
 
 from firstloop.api.attempts import (
     FindingOut,
-    JudgementOut,
     PupilOut,
     Verdicts,
-    judgement_out,
     pupil_out,
+    verdicts_out,
 )
-from firstloop.api.check import A_TABLE, LARGEST_TABLE, After, JudgementIn, judgement_from
-from firstloop.api.deps import Class, Db, Now, Record
+from firstloop.api.deps import Class, Doubts, Now, Record
 from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
 from firstloop.api.problems import HANDED_IN
-from firstloop.api.sent import AskedId, HandedIn, Id, PathId, Sent, line
-from firstloop.core.checking.say.findings import MarkKind
-from firstloop.core.contract import Verdict
+from firstloop.api.sent import HandedIn, Id, PathId, line
+from firstloop.api.words_said import JudgementOut, judgement_out
+from firstloop.core.checking.say.findings import Finding, MarkKind
+from firstloop.core.contract import Code, Verdict
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.judging.told_here import told_here
+from firstloop.core.judging.trust import by_trust
+from firstloop.core.judging.word import aspects_seen, held
+from firstloop.core.letters.style import hand_of
 from firstloop.core.teaching.customs import Customs, how_to_change, written_of
+from firstloop.formats.result_json import finding_from
 from firstloop.services import handing_in
-from firstloop.services import texts as judging
-from firstloop.store import texts
+from firstloop.services.judging import seen_in_text, verdicts_of
 from firstloop.store.records import TextRecord, is_judged_by
-from firstloop.store.texts import WhichTexts
 
 router = APIRouter(prefix="/api", tags=["texts"])
 
@@ -48,7 +51,6 @@ class TextIn(HandedIn):
 class FindingInText(FindingOut):
     """A finding with its place in the text, spaces counted; null for all of it."""
 
-    other: str | None = None
     index: int | None = None
 
 
@@ -85,6 +87,14 @@ class RowOut(BaseModel):
     written: str | None
 
 
+class Aspects(BaseModel):
+    """How a text stands as a whole, besides; joins are unseen in a hand that has none."""
+
+    spacing: Verdict
+    line: Verdict
+    joins: Verdict
+
+
 class TextOut(BaseModel):
     """A kept text: its ink, what the checker says of it and of its letters, the teacher's word."""
 
@@ -99,6 +109,7 @@ class TextOut(BaseModel):
     reads_as: str
     verdict: Verdicts
     held: Verdicts
+    aspects: Aspects
     findings: list[FindingInText]
     say: str
     judged: bool
@@ -111,27 +122,14 @@ class TextOut(BaseModel):
     judgement: JudgementOut | None
 
 
-class TextPage(BaseModel):
-    """Some texts, the newest first; how many there are in all, and from where the next go on."""
-
-    texts: list[TextOut]
-    total: int
-    next: str | None
-
-
-class TextQuery(Sent):
-    """Which texts: of all children or one, of every kind or one; and from where on."""
-
-    pupil: AskedId | None = None
-    kind: Kind | None = None
-    target: Annotated[str, line(LONGEST_TEXT)] | None = None
-    limit: Annotated[int, Field(ge=1, le=LARGEST_TABLE)] = A_TABLE
-    after: After | None = None
-
-
 @router.post("/write/texts", status_code=201, responses=HANDED_IN)
-def post_text(
-    record: Record, school_class: Class, now: Now, sent: TextIn, response: Response
+def post_text(  # noqa: PLR0917  # what is sent, by whom, when, to what record
+    record: Record,
+    school_class: Class,
+    now: Now,
+    doubts: Doubts,
+    sent: TextIn,
+    response: Response,
 ) -> TextOut:
     """Checks a row, a word or a sentence and keeps it, with each of its letters; 200 where it came
     before."""
@@ -148,7 +146,7 @@ def post_text(
     )
     if not is_new:
         response.status_code = 200
-    return _out(kept, school_class.customs)
+    return text_out(kept, school_class.customs, doubts)
 
 
 @router.delete("/write/texts/{text_id}", status_code=204)
@@ -157,37 +155,14 @@ def take_back_text(record: Record, school_class: Class, text_id: PathId) -> None
     handing_in.take_back_text(record, school_class.id, text_id)
 
 
-@router.get("/check/texts")
-def get_texts(session: Db, school_class: Class, asked: Annotated[TextQuery, Query()]) -> TextPage:
-    """Texts of the class, the newest first."""
-    which = WhichTexts(asked.pupil, asked.kind, asked.target)
-    found = texts.page(session, school_class.id, which, limit=asked.limit, after=asked.after)
-    return TextPage(
-        texts=[_out(one, school_class.customs) for one in found.texts],
-        total=found.total,
-        next=found.next,
-    )
-
-
-@router.put("/check/texts/{text_id}/judgement")
-def put_text_judgement(
-    record: Record, school_class: Class, now: Now, text_id: PathId, said: JudgementIn
-) -> TextOut:
-    """Confirms or overrules what the checker says of the whole; its letters are judged apart."""
-    kept = judging.judge(record, school_class.id, text_id, judgement_from(said, now))
-    return _out(kept, school_class.customs)
-
-
-@router.delete("/check/texts/{text_id}/judgement")
-def delete_text_judgement(record: Record, school_class: Class, text_id: PathId) -> TextOut:
-    """Takes the teacher's word on the whole back."""
-    return _out(judging.judge(record, school_class.id, text_id, None), school_class.customs)
-
-
-def _out(kept: TextRecord, customs: Customs) -> TextOut:
+def text_out(kept: TextRecord, customs: Customs, doubts: Collection[Code]) -> TextOut:
+    """A kept text as an answer; what is doubted in the class is told after the rest."""
     text, answer = kept.text, kept.text.answer
-    said = kept.judgement.verdicts if kept.judgement else {}
-    held = {**answer["verdict"], **{d.value: v.value for d, v in said.items()}}
+    word = kept.judgement.word if kept.judgement else None
+    verdicts, seen = verdicts_of(kept), seen_in_text(kept)
+    aspects = aspects_seen(seen, joins=hand_of(text.style).joins)
+    findings = by_trust([finding_from(one) for one in answer["findings"]], doubts)
+    is_judged = is_judged_by(text.checker)
     return TextOut.model_validate(
         {
             **answer,
@@ -199,17 +174,24 @@ def _out(kept: TextRecord, customs: Customs) -> TextOut:
             "written_at": text.written_at,
             "strokes": strokes_out(text.ink),
             "left": float(min(s.points[:, 0].min() for s in text.ink.strokes)),
-            "held": held,
+            "held": verdicts_out(held(verdicts, word)),
+            "aspects": {**aspects, **(word.aspects if word else {})},
+            "findings": [_finding_out(one) for one in findings],
+            "say": told_here(findings, verdicts, doubts, word) if is_judged else answer["say"],
             "letters": [
                 {**letter, "attempt_id": kept.attempts.get(place)}
                 for place, letter in enumerate(answer["letters"])
             ],
-            "judged": is_judged_by(text.checker),
+            "judged": is_judged,
             "put_right": _put_right(kept, customs),
             "row": _row_out(kept, customs),
             "judgement": judgement_out(kept.judgement),
         }
     )
+
+
+def _finding_out(finding: Finding) -> FindingInText:
+    return FindingInText.model_validate(finding, from_attributes=True)
 
 
 def _put_right(kept: TextRecord, customs: Customs) -> str | None:

@@ -3,7 +3,7 @@
 from fastapi import APIRouter, Response
 
 from firstloop.api.attempts import AttemptOut, attempt_out
-from firstloop.api.deps import Class, Now, Record
+from firstloop.api.deps import Class, Doubts, Now, Record
 from firstloop.api.ink import Strokes, ink_from
 from firstloop.api.problems import HANDED_IN
 from firstloop.api.sent import HandedIn, Id, Key, PathId
@@ -23,8 +23,13 @@ class AttemptIn(HandedIn):
 
 
 @router.post("/attempts", status_code=201, responses=HANDED_IN)
-def post_attempt(
-    record: Record, school_class: Class, now: Now, sent: AttemptIn, response: Response
+def post_attempt(  # noqa: PLR0917  # what is sent, by whom, when, to what record
+    record: Record,
+    school_class: Class,
+    now: Now,
+    doubts: Doubts,
+    sent: AttemptIn,
+    response: Response,
 ) -> AttemptOut:
     """Checks a letter and keeps it with what there is to say; 200 where it came before."""
     ink = ink_from(sent.strokes)
@@ -40,7 +45,7 @@ def post_attempt(
     )
     if not is_new:
         response.status_code = 200
-    return attempt_out(kept, ink)
+    return attempt_out(kept, ink, doubts)
 
 
 @router.delete("/attempts/{attempt_id}", status_code=204)

@@ -1,7 +1,10 @@
 """What a check says, as the contract of the check has it in JSON."""
 
+from collections.abc import Mapping
+from typing import Any
+
 from firstloop.core.checking.say.findings import Finding, LetterResult, Mark, Result, TextResult
-from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Task
 
 Answer = dict[str, object]
@@ -39,6 +42,16 @@ def unjudged_json(task: Task, hand: str) -> Answer:
         "letters": [],
         "marks": [],
     }
+
+
+def finding_from(data: Mapping[str, Any]) -> Finding:
+    """A finding of an answer that was kept."""
+    typed = {
+        "code": Code(data["code"]),
+        "dimension": Dimension(data["dimension"]),
+        "severity": Verdict(data["severity"]),
+    }
+    return Finding(**{**data, **typed})
 
 
 def _letter(letter: LetterResult) -> Answer:

@@ -22,6 +22,7 @@ from firstloop.core.vocabulary.language import long_date
 from firstloop.services import joined_plan, schemes
 from firstloop.services.clock import day_of
 from firstloop.services.pad_seats import TAKEN_LATE
+from firstloop.services.trusting import doubted_in
 from firstloop.store import (
     classes,
     happenings,
@@ -154,7 +155,8 @@ def again(
 def habits_of(session: Session, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
     """What several children could mend together, from what they wrote lately."""
     lately = slipped.since(session, school_class.id, now - LOOKED_AT)
-    here = [one for one in lately if one.pupil_id in school_class.here]
+    doubts = doubted_in(session, school_class.id)
+    here = [o for o in lately if o.pupil_id in school_class.here and o.code not in doubts]
     return habits(here, letters_taught(session, school_class))
 
 
@@ -165,6 +167,8 @@ def slips_seen(
     here = school_class.here
     lately = slipped.since(session, school_class.id, now - LOOKED_AT)
     counts = Counter(one.code for one in lately if one.letter == letter and one.pupil_id in here)
+    for code in doubted_in(session, school_class.id):
+        counts.pop(code, None)
     return {code: count / len(here) for code, count in counts.items()}
 
 

@@ -1,20 +1,24 @@
 """What a pad is given to write, and what it hands in."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from uuid import UUID
 
-from firstloop.core.contract import Verdict
+from firstloop.core.checking.say.told import told_to_the_child
+from firstloop.core.contract import Code, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.judging.trust import by_trust
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask
 from firstloop.core.teaching.under_way import Moment
+from firstloop.formats.result_json import finding_from
 from firstloop.services.handing_in import Arrival, arrival, keep_struck, take_in, take_in_text
 from firstloop.services.lessons import under_way_of
 from firstloop.services.pad_seats import InLesson, TooLateError, require_in_time
+from firstloop.services.trusting import doubted_in
 from firstloop.store import (
     classes,
     handed_in,
@@ -32,7 +36,7 @@ from firstloop.store.handed_in import Delivery, PadWork, TakenBackError, Work
 from firstloop.store.happenings import What
 from firstloop.store.lesson_codes import CodeRecord
 from firstloop.store.pads import Seat
-from firstloop.store.records import ClassRecord, LessonRecord, PromptRecord
+from firstloop.store.records import ClassRecord, LessonRecord, NewText, PromptRecord
 from firstloop.store.set_aside import SetAsideRecord
 
 SANE_CLOCK = timedelta(days=3650)
@@ -174,6 +178,7 @@ class _Taken:
     school_class: ClassRecord
     delivery: Delivery
     arrived: Arrival
+    doubts: frozenset[Code]
 
 
 def _looked_up(session: Session, seat: Seat, code: CodeRecord, sent: Sent, now: datetime) -> _Taken:
@@ -195,7 +200,8 @@ def _looked_up(session: Session, seat: Seat, code: CodeRecord, sent: Sent, now: 
             "this pad has handed in more than a child could write in a lesson; show it to your "
             "teacher"
         )
-    return _Taken(school_class, delivery, arrived)
+    doubts = doubted_in(session, school_class.id) if school_class.customs.answers else frozenset()
+    return _Taken(school_class, delivery, arrived, doubts)
 
 
 def _tell_of_a_full_pad(record: Database, seat: Seat, now: datetime) -> None:
@@ -270,9 +276,11 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
         if not answers:
             return Answer(is_new)
         checked = kept.attempt.checked
-        to_mend = [one for one in checked.findings if one.severity is Verdict.NOT_YET]
+        findings = by_trust(checked.findings, taken.doubts)
+        to_mend = [one for one in findings if one.severity is Verdict.NOT_YET]
         replay = (to_mend[0].stroke, to_mend[0].move) if to_mend else None
-        return Answer(is_new, checked.say, replay)
+        say = told_to_the_child(findings, checked.verdicts) if findings else checked.say
+        return Answer(is_new, say, replay)
     text, is_new = take_in_text(
         record,
         school_class,
@@ -283,7 +291,14 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
         ink=sent.ink,
         delivery=taken.delivery,
     )
-    return Answer(is_new, text.text.answer["say"] if answers else None)
+    return Answer(is_new, _told(text.text, taken.doubts) if answers else None)
+
+
+def _told(text: NewText, doubts: Collection[Code]) -> str:
+    """What a child is told of a text: the first thing that is not doubted."""
+    findings = by_trust([finding_from(one) for one in text.answer["findings"]], doubts)
+    first = next((one for one in findings if one.severity is Verdict.NOT_YET), None)
+    return first.say if first else str(text.answer["say"])
 
 
 def choose_best(record: Database, who: InLesson, sent_as: str, now: datetime) -> None:

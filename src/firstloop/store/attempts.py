@@ -1,15 +1,14 @@
 """Attempts in and out of the record, always of one class; their ink is in a table of its own."""
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from sqlalchemy import ForeignKey, Index, Select, func, insert, select, tuple_
+from sqlalchemy import ForeignKey, Index, Select, func, insert, select
 from sqlalchemy.orm import (
     Mapped,
     Session,
-    aliased,
+    foreign,
     joinedload,
     mapped_column,
     relationship,
@@ -33,7 +32,6 @@ from firstloop.store.records import (
     InText,
     NewAttempt,
     NotInRecordError,
-    Page,
 )
 
 
@@ -46,6 +44,7 @@ class Attempt(Base):
         Index("ix_attempt_letter_written_at", "letter", "written_at"),
         Index("ix_attempt_written_at", "written_at"),
         Index("ix_attempt_pupil_id_letter_written_at", "pupil_id", "letter", "written_at"),
+        Index("ix_attempt_pupil_id_day", "pupil_id", "day"),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -77,19 +76,11 @@ class Attempt(Base):
     findings: Mapped[list[FindingRow]] = relationship(
         cascade="all, delete-orphan", order_by="FindingRow.position"
     )
-    judgement: Mapped[Judgement | None] = relationship(cascade="all, delete-orphan")
-
-
-@dataclass(frozen=True, slots=True)
-class Which:
-    """Which attempts of a class: at a letter, by a child, of each child only the newest, only those
-    that the teacher has not looked at, only with something to mend."""
-
-    letter: str | None = None
-    pupil_id: int | None = None
-    newest: bool = False
-    unjudged: bool = False
-    to_mend: bool = False
+    judgement: Mapped[Judgement | None] = relationship(
+        primaryjoin=lambda: (Attempt.id == foreign(Judgement.attempt_id)) & Judgement.counts,
+        uselist=False,
+        viewonly=True,
+    )
 
 
 # Built once: to build such a statement takes longer than to run it.
@@ -162,38 +153,6 @@ def remove(session: Session, class_id: int, attempt_id: int) -> None:
     session.flush()
 
 
-def page(
-    session: Session, class_id: int, which: Which, *, limit: int, after: str | None = None
-) -> Page:
-    """Some attempts of a class, and how many there are in all: the newest first, or where there is
-    one of each child, by the child's name.
-
-    `after` is the `next` of the page before.
-    """
-    wanted = _wanted(class_id, which)
-    total = session.scalar(select(func.count()).select_from(wanted.subquery())) or 0
-    if which.newest:
-        ids = wanted.join(Attempt.pupil).order_by(Pupil.name, Attempt.id)
-    else:
-        ids = wanted.order_by(Attempt.written_at.desc(), Attempt.id.desc())
-    if after is not None:
-        before, attempt_id = _place(after)
-        if which.newest:
-            ids = ids.where(tuple_(Pupil.name, Attempt.id) > (before, attempt_id))
-        else:
-            ids = ids.where(tuple_(Attempt.written_at, Attempt.id) < (_moment(before), attempt_id))
-    found = list(session.scalars(ids.limit(limit + 1)))
-    kept = found[:limit]
-    rows = session.scalars(_whole().where(Attempt.id.in_(kept)))
-    by_id = {row.id: row for row in rows}
-    attempts = tuple(_record(by_id[one]) for one in kept)
-    if len(found) <= limit:
-        return Page(attempts, total, None)
-    last = attempts[-1]
-    place = last.pupil.name if which.newest else last.attempt.written_at.isoformat()
-    return Page(attempts, total, f"{place} {last.id}")
-
-
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The attempts of a class that another checker has judged, the oldest first; letters of a text
     are checked with it, and what an eye saw by nobody."""
@@ -239,50 +198,6 @@ def row_in(session: Session, class_id: int, attempt_id: int) -> Attempt:
 def _of_class(class_id: int) -> Select[int]:
     pupils_of_class = select(Pupil.id).where(Pupil.class_id == class_id)
     return select(Attempt.id).where(Attempt.pupil_id.in_(pupils_of_class))
-
-
-def _wanted(class_id: int, which: Which) -> Select[int]:
-    query = _of_class(class_id)
-    if which.letter is not None:
-        query = query.where(Attempt.letter == which.letter)
-    if which.pupil_id is not None:
-        query = query.where(Attempt.pupil_id == which.pupil_id)
-    if which.newest:
-        other = aliased(Attempt)
-        newest = (
-            select(other.id)
-            .where(other.pupil_id == Attempt.pupil_id, other.letter == Attempt.letter)
-            .order_by(other.written_at.desc(), other.id.desc())
-            .limit(1)
-            .scalar_subquery()
-        )
-        query = query.where(Attempt.id == newest)
-    if which.unjudged:
-        query = query.where(~Attempt.id.in_(select(Judgement.attempt_id)))
-    if which.to_mend:
-        held = [
-            func.coalesce(getattr(Judgement, one.value), getattr(Attempt, one.value))
-            for one in Dimension
-        ]
-        query = query.outerjoin(Judgement, Judgement.attempt_id == Attempt.id).where(
-            func.max(*(verdict == Verdict.NOT_YET for verdict in held))
-        )
-    return query
-
-
-def _place(after: str) -> tuple[str, int]:
-    """Where a page goes on; raises NotInRecordError for a place that is none."""
-    place, _, attempt_id = after.rpartition(" ")
-    if not attempt_id.isdecimal():
-        raise NotInRecordError(f'there is no page after "{after}"')
-    return place, int(attempt_id)
-
-
-def _moment(text: str) -> datetime:
-    try:
-        return datetime.fromisoformat(text)
-    except ValueError as error:
-        raise NotInRecordError(f'there is no page after "{text}"') from error
 
 
 def _whole() -> Select[Attempt]:

@@ -1,30 +1,121 @@
-"""The teacher's word on an attempt, into the record and out of it."""
+"""Words on what was written, into the record and out of it; and which of them counts."""
 
-from firstloop.core.contract import Dimension
-from firstloop.store import attempts
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import ColumnElement, and_, select, update
+
+from firstloop.core.judging.word import How, Word
+from firstloop.store.attempts import row_in as attempt_in
 from firstloop.store.database import Session
-from firstloop.store.judgements import Judgement
+from firstloop.store.judgements import Judgement, judgement_from, row_of
 from firstloop.store.records import JudgementRecord
+from firstloop.store.texts import row_in as text_in
 
 
-def keep(session: Session, class_id: int, attempt_id: int, judgement: JudgementRecord) -> None:
-    """Sets the teacher's word on an attempt; raises NotInRecordError."""
-    attempts.row_in(session, class_id, attempt_id)
-    session.merge(
+@dataclass(frozen=True, slots=True)
+class About:
+    """What a word is about: an attempt or a text, by its id."""
+
+    attempt_id: int | None = None
+    text_id: int | None = None
+
+    @property
+    def is_this(self) -> ColumnElement[bool]:
+        """As a condition on words."""
+        if self.attempt_id is not None:
+            return Judgement.attempt_id == self.attempt_id
+        return Judgement.text_id == self.text_id
+
+
+@dataclass(frozen=True, slots=True)
+class Author:
+    """Who says a word, and whether she teaches the class."""
+
+    account_id: int
+    is_teacher: bool
+
+
+def keep(  # noqa: PLR0917  # who says what of which, when
+    session: Session,
+    class_id: int,
+    about: About,
+    author: Author,
+    word: Word,
+    now: datetime,
+    set_id: int | None = None,
+) -> None:
+    """Keeps somebody's word in place of the one she said in the same way before, and lets the
+    newest of the class's teachers count. Raises NotInRecordError."""
+    _require(session, class_id, about)
+    _forget(session, about, author, set_id)
+    session.add(
         Judgement(
-            attempt_id=attempt_id,
-            made_at=judgement.made_at,
-            note=judgement.note,
-            **{one.value: judgement.verdicts.get(one) for one in Dimension},
+            attempt_id=about.attempt_id,
+            text_id=about.text_id,
+            account_id=author.account_id,
+            set_id=set_id,
+            is_teachers=author.is_teacher,
+            counts=False,
+            made_at=now,
+            **row_of(word),
         )
     )
+    _let_one_count(session, about)
+
+
+def withdraw(session: Session, class_id: int, about: About, author: Author) -> None:
+    """Takes somebody's word back; of an attempt without another the checker's stands again. A
+    teacher takes back nobody's as well, from before words had authors. Raises NotInRecordError."""
+    _require(session, class_id, about)
+    _forget(session, about, author, None)
+    _let_one_count(session, about)
+
+
+def words_on(session: Session, class_id: int, about: About) -> list[JudgementRecord]:
+    """All words on something, the newest first, but for what others said blind: that is seen with
+    its set, once all are through. Raises NotInRecordError."""
+    _require(session, class_id, about)
+    to_be_seen = Judgement.counts | (Judgement.how != How.BLIND.value)
+    rows = select(Judgement).where(about.is_this, to_be_seen).order_by(Judgement.made_at.desc())
+    return [judgement_from(row) for row in session.scalars(rows)]
+
+
+def _require(session: Session, class_id: int, about: About) -> None:
+    if about.attempt_id is not None:
+        attempt_in(session, class_id, about.attempt_id)
+    elif about.text_id is not None:
+        text_in(session, class_id, about.text_id)
+
+
+def _forget(session: Session, about: About, author: Author, set_id: int | None) -> None:
+    hers = Judgement.account_id == author.account_id
+    if author.is_teacher:
+        hers |= Judgement.account_id.is_(None)
+    is_blind = Judgement.how == How.BLIND.value
+    same_way = and_(is_blind, Judgement.set_id == set_id) if set_id else ~is_blind
+    for row in session.scalars(select(Judgement).where(about.is_this, hers, same_way)):
+        session.delete(row)
     session.flush()
 
 
-def withdraw(session: Session, class_id: int, attempt_id: int) -> None:
-    """Takes the teacher's word back; the checker's stands again. Raises NotInRecordError."""
-    attempts.row_in(session, class_id, attempt_id)
-    row = session.get(Judgement, attempt_id)
-    if row is not None:
-        session.delete(row)
-        session.flush()
+def let_one_count(session: Session, class_id: int, about: Iterable[About]) -> None:
+    """Lets the newest word of the class's teachers on each count, after words have gone. Raises
+    NotInRecordError."""
+    for one in about:
+        _require(session, class_id, one)
+        _let_one_count(session, one)
+
+
+def _let_one_count(session: Session, about: About) -> None:
+    session.flush()
+    newest = session.scalar(
+        select(Judgement.id)
+        .where(about.is_this, Judgement.is_teachers)
+        .order_by(Judgement.made_at.desc(), Judgement.id.desc())
+        .limit(1)
+    )
+    session.execute(update(Judgement).where(about.is_this, Judgement.counts).values(counts=False))
+    if newest is not None:
+        session.execute(update(Judgement).where(Judgement.id == newest).values(counts=True))

@@ -14,6 +14,7 @@ from sqlalchemy.orm import Mapped, Session, mapped_column
 from firstloop.core.evidence.task import Kind, Source
 from firstloop.store.attempts import Attempt
 from firstloop.store.base import Base
+from firstloop.store.judgements import Judgement
 from firstloop.store.pupils import Pupil
 
 
@@ -29,6 +30,13 @@ class PracticeDay(Base):
     day: Mapped[date] = mapped_column(primary_key=True)
     attempts: Mapped[int]
 
+
+_IS_A_LETTER = Attempt.id.not_in(
+    select(Judgement.attempt_id).where(
+        Judgement.set_aside, Judgement.counts, Judgement.attempt_id.is_not(None)
+    )
+)
+"""What she set aside is nobody's letter."""
 
 _NEW = insert_or_update(PracticeDay)
 _COUNT = _NEW.on_conflict_do_update(
@@ -61,7 +69,7 @@ def with_pupil(session: Session, class_id: int, pupil_id: int) -> None:
 def _wrote(session: Session, pupil_id: int) -> list[tuple[str, date, int]]:
     wrote = (
         select(Attempt.letter, Attempt.day, func.count())
-        .where(Attempt.pupil_id == pupil_id)
+        .where(Attempt.pupil_id == pupil_id, _IS_A_LETTER)
         .group_by(Attempt.letter, Attempt.day)
     )
     return [(letter, day, count) for letter, day, count in session.execute(wrote)]
@@ -75,6 +83,18 @@ def of_class(session: Session, class_id: int) -> dict[str, tuple[date, int]]:
         .group_by(PracticeDay.letter)
     )
     return {letter: (last, count) for letter, last, count in session.execute(rows)}
+
+
+def days_written(session: Session, class_id: int, limit: int) -> list[date]:
+    """The newest days on which a class wrote, the newest first."""
+    rows = (
+        select(PracticeDay.day)
+        .where(PracticeDay.class_id == class_id)
+        .distinct()
+        .order_by(PracticeDay.day.desc())
+        .limit(limit)
+    )
+    return list(session.scalars(rows))
 
 
 LOOKED_AT_LETTERS = 1000
@@ -112,6 +132,7 @@ def rebuild(session: Session) -> None:
     counted = (
         select(Pupil.class_id, Attempt.letter, Attempt.day, func.count())
         .join(Attempt, Attempt.pupil_id == Pupil.id)
+        .where(_IS_A_LETTER)
         .group_by(Pupil.class_id, Attempt.letter, Attempt.day)
     )
     columns = ["class_id", "letter", "day", "attempts"]

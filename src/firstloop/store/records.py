@@ -15,6 +15,7 @@ from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
+from firstloop.core.judging.word import Word, held
 from firstloop.core.letters import Hand
 from firstloop.core.letters.phrases import Wording
 from firstloop.core.letters.ruling import Ruling
@@ -126,11 +127,16 @@ class LessonRecord:
 
 @dataclass(frozen=True, slots=True)
 class JudgementRecord:
-    """The teacher's word on an attempt. `verdicts` holds only what she sees otherwise."""
+    """Somebody's word on something written: whose (None: from before words had authors, or of one
+    who has no account any more), whether it is the one that counts, and of a word that was said
+    blind in which set."""
 
     made_at: datetime
-    verdicts: dict[Dimension, Verdict]
-    note: str
+    word: Word
+    author_id: int | None = None
+    author: str | None = None
+    counts: bool = True
+    set_id: int | None = None
 
 
 UNJUDGED = "none of "
@@ -241,22 +247,13 @@ class NewText:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class TextRecord:
-    """A kept text, its letters' attempts by their places, and the teacher's word on it."""
+    """A kept text, its letters' attempts by their places, and the word on it that counts."""
 
     id: int
     pupil: PupilRecord
     text: NewText
     attempts: dict[int, int]
     judgement: JudgementRecord | None
-
-
-@dataclass(frozen=True, slots=True)
-class TextPage:
-    """Some of a list of texts: how many the whole list has, and from where it goes on."""
-
-    texts: tuple[TextRecord, ...]
-    total: int
-    next: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -271,7 +268,7 @@ class PromptRecord:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class AttemptRecord:
-    """A kept attempt, and the teacher's judgement of it where there is one. Its ink is apart."""
+    """A kept attempt, and the word on it that counts, if there is one. Its ink is apart."""
 
     id: int
     pupil: PupilRecord
@@ -281,19 +278,7 @@ class AttemptRecord:
     @property
     def held(self) -> dict[Dimension, Verdict]:
         """The verdicts that count: the teacher's word always wins over the checker."""
-        return {
-            **self.attempt.checked.verdicts,
-            **(self.judgement.verdicts if self.judgement else {}),
-        }
-
-
-@dataclass(frozen=True, slots=True)
-class Page:
-    """Some of a list: its attempts, how many the whole list has, and from where it goes on."""
-
-    attempts: tuple[AttemptRecord, ...]
-    total: int
-    next: str | None
+        return held(self.attempt.checked.verdicts, self.judgement.word if self.judgement else None)
 
 
 @dataclass(frozen=True, slots=True)

@@ -95,7 +95,7 @@ def _held() -> Select[tuple[int, str, datetime, str, str, str]]:
     verdicts = [func.coalesce(getattr(Judgement, d), getattr(Attempt, d)) for d in DIMENSIONS]
     return (
         select(Attempt.pupil_id, Attempt.letter, Attempt.written_at, *verdicts)
-        .outerjoin(Judgement, Judgement.attempt_id == Attempt.id)
+        .outerjoin(Judgement, (Judgement.attempt_id == Attempt.id) & Judgement.counts)
         .order_by(Attempt.pupil_id, Attempt.letter, Attempt.written_at, Attempt.id)
     )
 

@@ -3,7 +3,9 @@
 from firstloop.store import (
     accounts,
     attempts,
+    blind_sets,
     classes,
+    finding_trust,
     findings,
     handed_in,
     happenings,
@@ -30,6 +32,7 @@ from firstloop.store import (
     taught_joins,
     taught_letters,
     taught_words,
+    text_seen,
     texts,
     wrong_guesses,
 )
@@ -38,7 +41,9 @@ from firstloop.store.base import Base
 MODULES = (
     accounts,
     attempts,
+    blind_sets,
     classes,
+    finding_trust,
     findings,
     handed_in,
     happenings,
@@ -65,6 +70,7 @@ MODULES = (
     taught_joins,
     taught_letters,
     taught_words,
+    text_seen,
     texts,
     wrong_guesses,
 )

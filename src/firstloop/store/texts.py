@@ -2,38 +2,46 @@
 something of how it is written is an attempt as well (`attempts`), which hangs on its text."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, Index, Select, func, select, tuple_
-from sqlalchemy.orm import Mapped, Session, joinedload, mapped_column, relationship
+from sqlalchemy import JSON, ForeignKey, Index, Select, select
+from sqlalchemy.orm import (
+    Mapped,
+    Session,
+    foreign,
+    joinedload,
+    mapped_column,
+    relationship,
+    selectinload,
+)
 
-from firstloop.core.contract import Dimension, Stage, Verdict
+from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source, Task
 from firstloop.core.letters.ruling import Ruling
 from firstloop.formats.ink_json import ink_from, strokes_of
-from firstloop.store import judged_hands, pupils, upgrades
+from firstloop.store import judged_hands, pupils, text_seen, upgrades
 from firstloop.store.attempts import Attempt
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.judged_hands import JudgedHand
+from firstloop.store.judgements import Judgement, judgement_from
 from firstloop.store.pupils import Pupil
 from firstloop.store.records import (
-    JudgementRecord,
     NewText,
     NotInRecordError,
-    TextPage,
     TextRecord,
 )
 
 
 class WrittenText(Base):
     """Something longer than a letter: what was asked for, how it is known, by which hand and on
-    which lines it was judged, its ink, the checker's answer in the words of the contract, and the
-    teacher's word."""
+    which lines it was judged, its ink, and the checker's answer in the words of the contract."""
 
     __tablename__ = "written_text"
-    __table_args__ = (Index("ix_written_text_pupil_id_written_at", "pupil_id", "written_at"),)
+    __table_args__ = (
+        Index("ix_written_text_pupil_id_written_at", "pupil_id", "written_at"),
+        Index("ix_written_text_pupil_id_day", "pupil_id", "day"),
+    )
 
     id: Mapped[int] = mapped_column(primary_key=True)
     pupil_id: Mapped[int] = mapped_column(ForeignKey("pupil.id", ondelete="CASCADE"))
@@ -53,18 +61,13 @@ class WrittenText(Base):
     checker: Mapped[str]
     answer: Mapped[dict[str, Any]] = mapped_column(JSON)
     strokes: Mapped[list[dict[str, Any]]] = mapped_column(JSON)
-    judgement: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     pupil: Mapped[Pupil] = relationship()
     hand: Mapped[JudgedHand] = relationship()
-
-
-@dataclass(frozen=True, slots=True)
-class WhichTexts:
-    """Which texts of a class: of a child, of a kind, what was asked for."""
-
-    pupil_id: int | None = None
-    kind: Kind | None = None
-    target: str | None = None
+    judgement: Mapped[Judgement | None] = relationship(
+        primaryjoin=lambda: (WrittenText.id == foreign(Judgement.text_id)) & Judgement.counts,
+        uselist=False,
+        viewonly=True,
+    )
 
 
 def add(session: Session, class_id: int, new: NewText) -> int:
@@ -91,25 +94,34 @@ def add(session: Session, class_id: int, new: NewText) -> int:
     )
     session.add(row)
     session.flush()
+    text_seen.keep(session, row.id, new.answer)
     return row.id
 
 
 def get(session: Session, class_id: int, text_id: int) -> TextRecord:
     """One text; raises NotInRecordError."""
-    return _records(session, [_row(session, class_id, text_id)])[0]
+    return _records(session, [row_in(session, class_id, text_id)])[0]
+
+
+def some(session: Session, class_id: int, ids: Sequence[int]) -> list[TextRecord]:
+    """Texts of a class by their ids, in no order."""
+    rows = session.scalars(
+        select(WrittenText)
+        .join(WrittenText.pupil)
+        .options(
+            joinedload(WrittenText.pupil),
+            joinedload(WrittenText.hand),
+            selectinload(WrittenText.judgement),
+        )
+        .where(Pupil.class_id == class_id, WrittenText.id.in_(ids))
+    )
+    return _records(session, rows.all())
 
 
 def remove(session: Session, class_id: int, text_id: int) -> None:
     """Deletes a text with its letters and everything that was said of them; raises
     NotInRecordError."""
-    session.delete(_row(session, class_id, text_id))
-    session.flush()
-
-
-def judge(session: Session, class_id: int, text_id: int, said: JudgementRecord | None) -> None:
-    """Sets the teacher's word on a text, or with None takes it back; raises NotInRecordError."""
-    row = _row(session, class_id, text_id)
-    row.judgement = None if said is None else _judgement_data(said)
+    session.delete(row_in(session, class_id, text_id))
     session.flush()
 
 
@@ -117,9 +129,10 @@ def answered_again(
     session: Session, class_id: int, text_id: int, answer: dict[str, Any], checker: str
 ) -> None:
     """Puts what a later checker says in place of what was said; the teacher's word stays."""
-    row = _row(session, class_id, text_id)
+    row = row_in(session, class_id, text_id)
     row.answer, row.checker = answer, checker
     session.flush()
+    text_seen.keep(session, text_id, answer)
 
 
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
@@ -137,33 +150,8 @@ def failed_on(session: Session, class_id: int, mark: str, but: str) -> list[int]
     return list(session.scalars(rows.order_by(WrittenText.id)))
 
 
-def page(
-    session: Session, class_id: int, which: WhichTexts, *, limit: int, after: str | None = None
-) -> TextPage:
-    """Some texts of a class, the newest first, and how many there are in all; `after` is the `next`
-    of the page before."""
-    wanted = _wanted(class_id, which)
-    total = session.scalar(select(func.count()).select_from(wanted.subquery())) or 0
-    newest_first = wanted.order_by(WrittenText.written_at.desc(), WrittenText.id.desc())
-    if after is not None:
-        moment, text_id = _place(after)
-        newest_first = newest_first.where(
-            tuple_(WrittenText.written_at, WrittenText.id) < (moment, text_id)
-        )
-    ids = list(session.scalars(newest_first.limit(limit + 1)))
-    rows = session.scalars(
-        select(WrittenText)
-        .options(joinedload(WrittenText.pupil), joinedload(WrittenText.hand))
-        .where(WrittenText.id.in_(ids[:limit]))
-        .order_by(WrittenText.written_at.desc(), WrittenText.id.desc())
-    ).all()
-    texts = tuple(_records(session, rows))
-    more = len(ids) > limit
-    next_place = f"{texts[-1].text.written_at.isoformat()} {texts[-1].id}" if more else None
-    return TextPage(texts, total, next_place)
-
-
-def _row(session: Session, class_id: int, text_id: int) -> WrittenText:
+def row_in(session: Session, class_id: int, text_id: int) -> WrittenText:
+    """The row of a text of a class, for the tables that hang on it; raises NotInRecordError."""
     row = session.get(WrittenText, text_id)
     if row is None or row.pupil.class_id != class_id:
         raise NotInRecordError(f"there is no text {text_id} in the class")
@@ -173,25 +161,6 @@ def _row(session: Session, class_id: int, text_id: int) -> WrittenText:
 def _of_class(class_id: int) -> Select[int]:
     pupils_of_class = select(Pupil.id).where(Pupil.class_id == class_id)
     return select(WrittenText.id).where(WrittenText.pupil_id.in_(pupils_of_class))
-
-
-def _wanted(class_id: int, which: WhichTexts) -> Select[int]:
-    query = _of_class(class_id)
-    if which.pupil_id is not None:
-        query = query.where(WrittenText.pupil_id == which.pupil_id)
-    if which.kind is not None:
-        query = query.where(WrittenText.kind == which.kind.value)
-    if which.target is not None:
-        query = query.where(WrittenText.target == which.target)
-    return query
-
-
-def _place(after: str) -> tuple[datetime, int]:
-    moment, _, text_id = after.rpartition(" ")
-    try:
-        return datetime.fromisoformat(moment), int(text_id)
-    except ValueError as error:
-        raise NotInRecordError(f'there is no page after "{after}"') from error
 
 
 def _records(session: Session, rows: Sequence[WrittenText]) -> list[TextRecord]:
@@ -229,18 +198,5 @@ def _record(row: WrittenText, letters: dict[int, int]) -> TextRecord:
             ink=ink_from(row.strokes),
         ),
         attempts=letters,
-        judgement=None if row.judgement is None else _judgement_from(row.judgement),
-    )
-
-
-def _judgement_data(said: JudgementRecord) -> dict[str, Any]:
-    verdicts = {dimension.value: verdict.value for dimension, verdict in said.verdicts.items()}
-    return {"made_at": said.made_at.isoformat(), "verdicts": verdicts, "note": said.note}
-
-
-def _judgement_from(data: dict[str, Any]) -> JudgementRecord:
-    return JudgementRecord(
-        made_at=datetime.fromisoformat(data["made_at"]),
-        verdicts={Dimension(d): Verdict(v) for d, v in data["verdicts"].items()},
-        note=data["note"],
+        judgement=None if row.judgement is None else judgement_from(row.judgement),
     )

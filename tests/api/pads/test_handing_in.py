@@ -22,6 +22,7 @@ from tests.api.good_requests import STYLE
 from tests.api.pads.calls import LATER, events, go_to, newest, stay_on_pads
 from tests.conftest import add_class
 from tests.pads import attempt
+from tests.table import letters_on_table, texts_on_table
 from tests.teachers import showing
 
 
@@ -31,7 +32,7 @@ def test_sent_twice_it_is_kept_once(client: TestClient, pad: TestClient) -> None
     assert (first.status_code, second.status_code) == (201, 200)
     assert first.json() == second.json()
     assert pad.post("/api/pad/attempts", json=one | {"help": "trace"}).status_code == 409
-    assert client.get("/api/check/letters/n/attempts").json()["total"] == 1
+    assert len(letters_on_table(client, "n")) == 1
 
 
 @pytest.mark.parametrize(
@@ -62,7 +63,7 @@ def test_what_is_struck_through_is_kept_and_counts_as_nothing(
     struck = attempt(struck=True)
     assert pad.post("/api/pad/attempts", json=struck).status_code == 201
     assert pad.post("/api/pad/attempts", json=struck).status_code == 200
-    assert client.get("/api/check/letters/n/attempts").json()["total"] == 0
+    assert len(letters_on_table(client, "n")) == 0
     assert pad.get("/api/pad/task").json()["written"] == 0
     (child,) = [x for x in client.get("/api/write/room").json()["children"] if x["newest"]]
     assert (child["newest"][0]["struck"], child["newest"][0]["verdict"]) == (True, None)
@@ -252,7 +253,7 @@ def test_free_writing_that_no_check_can_read_is_kept_all_the_same(
     sent = attempt(kind="free", target="", help="recall")
     assert pad.post("/api/pad/attempts", json=sent).status_code == 201
     assert [wrote["judged"] for wrote in newest(client)] == [False]
-    (text,) = client.get("/api/check/texts").json()["texts"]
+    (text,) = texts_on_table(client)
     assert (text["judged"], len(text["strokes"])) == (False, 1)
 
 
@@ -266,7 +267,7 @@ def test_what_a_child_wrote_stays_its_own_when_the_tablet_is_passed_on(
     assert joris["handedness"] == "left"
     assert pad.post("/api/pad/attempts", json=waiting).status_code == 201
     assert pad.post("/api/pad/attempts", json=attempt(seat=joris["seat"])).status_code == 201
-    wrote = client.get("/api/check/letters/n/attempts").json()["attempts"]
+    wrote = letters_on_table(client, "n")
     assert sorted(one["pupil"]["name"] for one in wrote) == ["Jori", "Mila"]
 
 

@@ -166,7 +166,7 @@ function useTallied() {
   return {
     onSuccess: () =>
       Promise.all([
-        queries.invalidateQueries({ queryKey: ["get", "/api/check/letters/{letter}/attempts"] }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/check/table"] }),
         queries.invalidateQueries({ queryKey: ["get", "/api/grow"] }),
       ]),
   };

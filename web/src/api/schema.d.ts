@@ -841,7 +841,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/check/letters/{letter}/attempts": {
+    "/api/check/table": {
         parameters: {
             query?: never;
             header?: never;
@@ -849,10 +849,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Attempts
-         * @description Attempts of a letter, the newest first.
+         * Get Table
+         * @description What the class wrote, in piles of the same slip.
          */
-        get: operations["get_attempts"];
+        get: operations["get_table"];
         put?: never;
         post?: never;
         delete?: never;
@@ -861,7 +861,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/check/attempts/{attempt_id}/judgement": {
+    "/api/check/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Codes
+         * @description All findings there are, in a teacher's order.
+         */
+        get: operations["get_codes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Things
+         * @description Some of what lies on the table, with its ink; what is not there any more is left out.
+         */
+        get: operations["get_things"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/words": {
         parameters: {
             query?: never;
             header?: never;
@@ -869,17 +909,74 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
         /**
-         * Put Judgement
-         * @description Confirms or overrules the checker; both words are kept, the teacher's counts.
+         * Post Words
+         * @description Confirms or overrules the checker, on several things at once or none; both words are kept,
+         *     the teacher's counts. Answers how they stand since.
          */
-        put: operations["put_judgement"];
+        post: operations["post_words"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/attempts/{attempt_id}/closer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Closer
+         * @description An attempt looked at closely: where its first finding shows, and all words on it.
+         */
+        get: operations["get_closer"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/texts/{text_id}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /**
-         * Delete Judgement
-         * @description Takes the teacher's word back.
+         * Get Words On Text
+         * @description Everybody's words on a text, the newest first.
          */
-        delete: operations["delete_judgement"];
+        get: operations["get_words_on_text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/pupils/{pupil_id}/letters/{letter}/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pair
+         * @description What of a child's letter is worth being laid side by side.
+         */
+        get: operations["get_pair"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -921,50 +1018,6 @@ export interface paths {
          * @description Takes a text out of the record, with its letters and everything that was said of them.
          */
         delete: operations["take_back_text"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/check/texts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Texts
-         * @description Texts of the class, the newest first.
-         */
-        get: operations["get_texts"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/check/texts/{text_id}/judgement": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Put Text Judgement
-         * @description Confirms or overrules what the checker says of the whole; its letters are judged apart.
-         */
-        put: operations["put_text_judgement"];
-        post?: never;
-        /**
-         * Delete Text Judgement
-         * @description Takes the teacher's word on the whole back.
-         */
-        delete: operations["delete_text_judgement"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2343,6 +2396,21 @@ export interface components {
             has_sound: boolean;
         };
         /**
+         * Aspect
+         * @description What a text is judged by besides, as a whole.
+         * @enum {string}
+         */
+        Aspect: "spacing" | "line" | "joins";
+        /**
+         * Aspects
+         * @description How a text stands as a whole, besides; joins are unseen in a hand that has none.
+         */
+        Aspects: {
+            spacing: components["schemas"]["Verdict"];
+            line: components["schemas"]["Verdict"];
+            joins: components["schemas"]["Verdict"];
+        };
+        /**
          * AttemptIn
          * @description One written letter.
          */
@@ -2391,20 +2459,6 @@ export interface components {
             /** Text Id */
             text_id: number | null;
             judgement: components["schemas"]["JudgementOut"] | null;
-        };
-        /**
-         * AttemptPage
-         * @description Some attempts, the newest first; how many there are in all, and from where the next go on;
-         *     and the family that the letter is taught in, if any.
-         */
-        AttemptPage: {
-            family: components["schemas"]["TaughtTogether"] | null;
-            /** Attempts */
-            attempts: components["schemas"]["AttemptOut"][];
-            /** Total */
-            total: number;
-            /** Next */
-            next: string | null;
         };
         /**
          * BestIn
@@ -2469,6 +2523,45 @@ export interface components {
          * @enum {string}
          */
         Called: "name" | "sound" | "both";
+        /**
+         * CardOut
+         * @description Something on the table: an attempt or a text by its id, what it is, the verdicts that count,
+         *     why it wants her eye, and her word at a glance. `chosen`: the child's own choice; `best`: by its
+         *     measures the best that the child wrote of it that day.
+         */
+        CardOut: {
+            /** Attempt Id */
+            attempt_id: number | null;
+            /** Text Id */
+            text_id: number | null;
+            /** Pupil Id */
+            pupil_id: number;
+            kind: components["schemas"]["Kind"];
+            /** Target */
+            target: string;
+            source: components["schemas"]["Source"];
+            help: components["schemas"]["Help"];
+            /**
+             * Written At
+             * Format: date-time
+             */
+            written_at: string;
+            direction: components["schemas"]["Verdict"];
+            size: components["schemas"]["Verdict"];
+            shape: components["schemas"]["Verdict"];
+            /** Why */
+            why: components["schemas"]["Reason"][];
+            /** Judged */
+            judged: boolean;
+            /** Overruled */
+            overruled: boolean;
+            /** Set Aside */
+            set_aside: boolean;
+            /** Chosen */
+            chosen: boolean;
+            /** Best */
+            best: boolean;
+        };
         /**
          * ChainOut
          * @description Words that change one sound at a time; none where there is no such chain.
@@ -2600,6 +2693,21 @@ export interface components {
             lessons: number;
         };
         /**
+         * CloserOut
+         * @description An attempt looked at closely: the ink of the move that its first finding is about, where that
+         *     shows, and everybody's words on it.
+         */
+        CloserOut: {
+            /** Faulty */
+            faulty: [
+                number,
+                number
+            ][];
+            pointed: components["schemas"]["PointedOut"] | null;
+            /** Words */
+            words: components["schemas"]["JudgementOut"][];
+        };
+        /**
          * Code
          * @description What can be found: in a letter, and from WRONG_LETTER on in a text. The order of each is a
          *     teacher's: what she would talk about first.
@@ -2613,6 +2721,20 @@ export interface components {
         CodeIn: {
             /** Code */
             code: string;
+        };
+        /**
+         * CodeOut
+         * @description A finding that she can add: what it is called in a list, and what it is about, of a text
+         *     besides; `of_texts`: only a text shows it.
+         */
+        CodeOut: {
+            code: components["schemas"]["Code"];
+            /** Name */
+            name: string;
+            dimension: components["schemas"]["Dimension"];
+            aspect: components["schemas"]["Aspect"] | null;
+            /** Of Texts */
+            of_texts: boolean;
         };
         /**
          * ColleagueIn
@@ -2965,7 +3087,7 @@ export interface components {
             /** Say */
             say: string;
             /** Other */
-            other: string | null;
+            other?: string | null;
         };
         /**
          * FollowIn
@@ -3081,6 +3203,12 @@ export interface components {
             is_open: boolean;
         };
         /**
+         * How
+         * @description How she came to her word; the checker's is trusted by what was judged blind first.
+         * @enum {string}
+         */
+        How: "seen" | "many" | "blind";
+        /**
          * InCopiesOut
          * @description How many copies of the record still hold what was deleted, and until when the last does.
          */
@@ -3148,21 +3276,40 @@ export interface components {
         };
         /**
          * JudgementIn
-         * @description The teacher's word: nothing but a plain yes, or what she sees otherwise.
+         * @description The teacher's word: nothing but a plain yes, or what she sees otherwise; `findings`: which
+         *     are so, which not, which she adds; `say`: the advice in her words; set aside: nobody's letter.
          */
         JudgementIn: {
             direction?: components["schemas"]["Verdict"] | null;
             size?: components["schemas"]["Verdict"] | null;
             shape?: components["schemas"]["Verdict"] | null;
+            spacing?: components["schemas"]["Verdict"] | null;
+            line?: components["schemas"]["Verdict"] | null;
+            joins?: components["schemas"]["Verdict"] | null;
+            /** Findings */
+            findings?: {
+                [key: string]: components["schemas"]["OnFinding"];
+            };
             /**
              * Note
              * @default
              */
             note: string;
+            /**
+             * Say
+             * @default
+             */
+            say: string;
+            /**
+             * Set Aside
+             * @default false
+             */
+            set_aside: boolean;
         };
         /**
          * JudgementOut
-         * @description The teacher's word. A dimension she does not name stands as the checker found it.
+         * @description Somebody's word. A dimension she did not speak of stands as the checker found it. `author`
+         *     null: from before words had authors, or somebody who has no account any more.
          */
         JudgementOut: {
             /**
@@ -3170,11 +3317,27 @@ export interface components {
              * Format: date-time
              */
             made_at: string;
+            /** Author */
+            author: string | null;
+            how: components["schemas"]["How"];
+            /** Counts */
+            counts: boolean;
             direction: components["schemas"]["Verdict"] | null;
             size: components["schemas"]["Verdict"] | null;
             shape: components["schemas"]["Verdict"] | null;
+            spacing: components["schemas"]["Verdict"] | null;
+            line: components["schemas"]["Verdict"] | null;
+            joins: components["schemas"]["Verdict"] | null;
+            /** Findings */
+            findings: {
+                [key: string]: components["schemas"]["OnFinding"];
+            };
             /** Note */
             note: string;
+            /** Say */
+            say: string;
+            /** Set Aside */
+            set_aside: boolean;
         };
         /**
          * KeptOut
@@ -3563,6 +3726,12 @@ export interface components {
             notes: string[];
         };
         /**
+         * Mark
+         * @description A form of drawing.
+         * @enum {string}
+         */
+        Mark: "from_to" | "gap" | "span" | "lean";
+        /**
          * MarkKind
          * @description What a child put on the writing.
          * @enum {string}
@@ -3780,6 +3949,12 @@ export interface components {
             note: string;
         };
         /**
+         * OnFinding
+         * @description The teacher's word on one finding.
+         * @enum {string}
+         */
+        OnFinding: "so" | "not_so" | "missed";
+        /**
          * OpenIn
          * @description The class to open.
          */
@@ -3979,6 +4154,20 @@ export interface components {
             let_go: string[];
         };
         /**
+         * PairOut
+         * @description Attempts of one child at a letter that are worth being laid side by side.
+         */
+        PairOut: {
+            /** First */
+            first: number | null;
+            /** Latest */
+            latest: number | null;
+            /** Chosen */
+            chosen: number | null;
+            /** Best */
+            best: number | null;
+        };
+        /**
          * PairSlips
          * @description A pair of letters as it is written, and its slips.
          */
@@ -4022,6 +4211,19 @@ export interface components {
             ][][];
         };
         /**
+         * PileOut
+         * @description Things that are alike: `first` want her eye before all else, `well` have nothing to be
+         *     mended, the others are called by a finding; the places of their cards.
+         */
+        PileOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Cards */
+            cards: number[];
+        };
+        /**
          * PlaceIn
          * @description At which of a lesson's steps the board is; of one that comes round, with which letter; and
          *     the screen that went there, by a name of its own: it will know its own move again.
@@ -4048,6 +4250,24 @@ export interface components {
             box: [
                 number,
                 number,
+                number,
+                number
+            ];
+        };
+        /**
+         * PointedOut
+         * @description What is drawn beside the ink: an arrow from where it is to where it should be, a bracket over
+         *     a gap, a measuring line, a line along what leans; its two ends in u.
+         */
+        PointedOut: {
+            mark: components["schemas"]["Mark"];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** End */
+            end: [
                 number,
                 number
             ];
@@ -4215,6 +4435,12 @@ export interface components {
             answers: string[];
         };
         /**
+         * Reason
+         * @description Why something wants her eye; the weightier first.
+         * @enum {string}
+         */
+        Reason: "her_word" | "at_odds" | "two_readings" | "new_fault" | "unchecked";
+        /**
          * Relative
          * @description A letter it is easily confused with, 0 to 1, and why.
          */
@@ -4310,6 +4536,17 @@ export interface components {
             ruling: components["schemas"]["RulingKind"];
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
+        };
+        /**
+         * SaidIn
+         * @description A word on an attempt or a text; null takes hers back.
+         */
+        SaidIn: {
+            /** Attempt Id */
+            attempt_id?: number | null;
+            /** Text Id */
+            text_id?: number | null;
+            said: components["schemas"]["JudgementIn"] | null;
         };
         /**
          * SchemeIn
@@ -4884,6 +5121,32 @@ export interface components {
             x_height_mm: number;
         };
         /**
+         * TableOut
+         * @description What lies on the table, in its piles, of how many; from which day to which; on which days the
+         *     class wrote, the newest first; and of one letter the family that it is taught in, if any.
+         */
+        TableOut: {
+            /** Cards */
+            cards: components["schemas"]["CardOut"][];
+            /** Piles */
+            piles: components["schemas"]["PileOut"][];
+            /** Total */
+            total: number;
+            /**
+             * Begin
+             * Format: date
+             */
+            begin: string;
+            /**
+             * End
+             * Format: date
+             */
+            end: string;
+            /** Days */
+            days: string[];
+            family: components["schemas"]["TaughtTogether"] | null;
+        };
+        /**
          * TakeLetter
          * @description A letter to look back on is taken in or left out.
          */
@@ -5022,6 +5285,7 @@ export interface components {
             reads_as: string;
             verdict: components["schemas"]["Verdicts"];
             held: components["schemas"]["Verdicts"];
+            aspects: components["schemas"]["Aspects"];
             /** Findings */
             findings: components["schemas"]["FindingInText"][];
             /** Say */
@@ -5038,16 +5302,14 @@ export interface components {
             judgement: components["schemas"]["JudgementOut"] | null;
         };
         /**
-         * TextPage
-         * @description Some texts, the newest first; how many there are in all, and from where the next go on.
+         * ThingsOut
+         * @description Attempts and texts with their ink, what the checker says and the word that counts.
          */
-        TextPage: {
+        ThingsOut: {
+            /** Attempts */
+            attempts: components["schemas"]["AttemptOut"][];
             /** Texts */
             texts: components["schemas"]["TextOut"][];
-            /** Total */
-            total: number;
-            /** Next */
-            next: string | null;
         };
         /**
          * TileIn
@@ -5205,6 +5467,19 @@ export interface components {
             words: components["schemas"]["PickedOut"][];
         };
         /**
+         * WordsIn
+         * @description Words on several things, kept together; `many`: in one press, not one by one.
+         */
+        WordsIn: {
+            /** Words */
+            words: components["schemas"]["SaidIn"][];
+            /**
+             * Many
+             * @default false
+             */
+            many: boolean;
+        };
+        /**
          * WorkTold
          * @description Something handed in: by its sender's id, by whom, what, with how much help; what is held to
          *     be true of it (null of what was struck through), the one thing to say, what is to be mended, and
@@ -5310,9 +5585,10 @@ export type Alternative = components['schemas']['Alternative'];
 export type AmountOut = components['schemas']['AmountOut'];
 export type AskedWith = components['schemas']['AskedWith'];
 export type AskedWithOut = components['schemas']['AskedWithOut'];
+export type Aspect = components['schemas']['Aspect'];
+export type Aspects = components['schemas']['Aspects'];
 export type AttemptIn = components['schemas']['AttemptIn'];
 export type AttemptOut = components['schemas']['AttemptOut'];
-export type AttemptPage = components['schemas']['AttemptPage'];
 export type BestIn = components['schemas']['BestIn'];
 export type BestOut = components['schemas']['BestOut'];
 export type BoardInk = components['schemas']['BoardInk'];
@@ -5321,6 +5597,7 @@ export type BroughtOut = components['schemas']['BroughtOut'];
 export type Call = components['schemas']['Call'];
 export type CallIn = components['schemas']['CallIn'];
 export type Called = components['schemas']['Called'];
+export type CardOut = components['schemas']['CardOut'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
 export type ChildOut = components['schemas']['ChildOut'];
@@ -5331,8 +5608,10 @@ export type ClassNameIn = components['schemas']['ClassNameIn'];
 export type ClassOut = components['schemas']['ClassOut'];
 export type ClassesOut = components['schemas']['ClassesOut'];
 export type CloseOut = components['schemas']['CloseOut'];
+export type CloserOut = components['schemas']['CloserOut'];
 export type Code = components['schemas']['Code'];
 export type CodeIn = components['schemas']['CodeIn'];
+export type CodeOut = components['schemas']['CodeOut'];
 export type ColleagueIn = components['schemas']['ColleagueIn'];
 export type CopyIn = components['schemas']['CopyIn'];
 export type CostOut = components['schemas']['CostOut'];
@@ -5366,6 +5645,7 @@ export type HandPicture = components['schemas']['HandPicture'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
 export type HerClassOut = components['schemas']['HerClassOut'];
+export type How = components['schemas']['How'];
 export type InCopiesOut = components['schemas']['InCopiesOut'];
 export type InkStroke = components['schemas']['InkStroke'];
 export type JoinedOut = components['schemas']['JoinedOut'];
@@ -5397,6 +5677,7 @@ export type ListIn = components['schemas']['ListIn'];
 export type ListOut = components['schemas']['ListOut'];
 export type LoadOut = components['schemas']['LoadOut'];
 export type LookedOut = components['schemas']['LookedOut'];
+export type Mark = components['schemas']['Mark'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
 export type MendOut = components['schemas']['MendOut'];
@@ -5415,6 +5696,7 @@ export type NextOut = components['schemas']['NextOut'];
 export type NodIn = components['schemas']['NodIn'];
 export type NodOut = components['schemas']['NodOut'];
 export type NoteStep = components['schemas']['NoteStep'];
+export type OnFinding = components['schemas']['OnFinding'];
 export type OpenIn = components['schemas']['OpenIn'];
 export type OpenLessonOut = components['schemas']['OpenLessonOut'];
 export type OwnAmount = components['schemas']['OwnAmount'];
@@ -5428,12 +5710,15 @@ export type PadOut = components['schemas']['PadOut'];
 export type PadRuling = components['schemas']['PadRuling'];
 export type PadState = components['schemas']['PadState'];
 export type PadTaskOut = components['schemas']['PadTaskOut'];
+export type PairOut = components['schemas']['PairOut'];
 export type PairSlips = components['schemas']['PairSlips'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
 export type Picture = components['schemas']['Picture'];
+export type PileOut = components['schemas']['PileOut'];
 export type PlaceIn = components['schemas']['PlaceIn'];
 export type PlaceToWatch = components['schemas']['PlaceToWatch'];
+export type PointedOut = components['schemas']['PointedOut'];
 export type Presence = components['schemas']['Presence'];
 export type PresenceIn = components['schemas']['PresenceIn'];
 export type Preview = components['schemas']['Preview'];
@@ -5448,6 +5733,7 @@ export type PupilOut = components['schemas']['PupilOut'];
 export type PupilStageIn = components['schemas']['PupilStageIn'];
 export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
+export type Reason = components['schemas']['Reason'];
 export type Relative = components['schemas']['Relative'];
 export type Role = components['schemas']['Role'];
 export type RoomOut = components['schemas']['RoomOut'];
@@ -5458,6 +5744,7 @@ export type RubbingRule = components['schemas']['RubbingRule'];
 export type RulingKind = components['schemas']['RulingKind'];
 export type RulingLine = components['schemas']['RulingLine'];
 export type RulingPicture = components['schemas']['RulingPicture'];
+export type SaidIn = components['schemas']['SaidIn'];
 export type SchemeIn = components['schemas']['SchemeIn'];
 export type SchemeList = components['schemas']['SchemeList'];
 export type SchemeName = components['schemas']['SchemeName'];
@@ -5501,6 +5788,7 @@ export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
 export type StoredOut = components['schemas']['StoredOut'];
 export type StyleIn = components['schemas']['StyleIn'];
+export type TableOut = components['schemas']['TableOut'];
 export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
 export type TallyIn = components['schemas']['TallyIn'];
@@ -5511,7 +5799,7 @@ export type TaughtPartsIn = components['schemas']['TaughtPartsIn'];
 export type TaughtTogether = components['schemas']['TaughtTogether'];
 export type TextIn = components['schemas']['TextIn'];
 export type TextOut = components['schemas']['TextOut'];
-export type TextPage = components['schemas']['TextPage'];
+export type ThingsOut = components['schemas']['ThingsOut'];
 export type TileIn = components['schemas']['TileIn'];
 export type TileOut = components['schemas']['TileOut'];
 export type TimeStep = components['schemas']['TimeStep'];
@@ -5526,6 +5814,7 @@ export type WhichLesson = components['schemas']['WhichLesson'];
 export type Who = components['schemas']['Who'];
 export type WordOut = components['schemas']['WordOut'];
 export type WordRow = components['schemas']['WordRow'];
+export type WordsIn = components['schemas']['WordsIn'];
 export type WorkTold = components['schemas']['WorkTold'];
 export type WritingOut = components['schemas']['WritingOut'];
 export type ZoneIn = components['schemas']['ZoneIn'];
@@ -10826,21 +11115,718 @@ export interface operations {
             };
         };
     };
-    get_attempts: {
+    get_table: {
         parameters: {
             query?: {
+                begin?: string | null;
+                end?: string | null;
+                lesson?: number | null;
                 pupil?: number | null;
+                letter?: string | null;
+                pair?: string | null;
+                kind?: components["schemas"]["Kind"] | null;
+                finding?: components["schemas"]["Code"] | null;
+                help?: components["schemas"]["Help"] | null;
+                source?: components["schemas"]["Source"] | null;
+                judged?: boolean | null;
+                set_aside?: boolean;
                 newest?: boolean;
-                unjudged?: boolean;
-                to_mend?: boolean;
-                limit?: number;
-                after?: string | null;
             };
             header?: {
                 /** @description The class that is meant, by its id: 409 where another is open. */
                 "First-Loop-Class"?: number | null;
             };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_codes: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_things: {
+        parameters: {
+            query?: {
+                attempt?: number[];
+                text?: number[];
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingsOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_words: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingsOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_closer: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
             path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CloserOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_words_on_text: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                text_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgementOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_pair: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
                 letter: string;
             };
             cookie?: never;
@@ -10853,241 +11839,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AttemptPage"];
-                };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    put_judgement: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                attempt_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgementIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AttemptOut"];
-                };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    delete_judgement: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                attempt_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AttemptOut"];
+                    "application/json": components["schemas"]["PairOut"];
                 };
             };
             /** @description What was sent cannot be read */
@@ -11329,359 +12081,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    get_texts: {
-        parameters: {
-            query?: {
-                pupil?: number | null;
-                kind?: components["schemas"]["Kind"] | null;
-                target?: string | null;
-                limit?: number;
-                after?: string | null;
-            };
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TextPage"];
-                };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    put_text_judgement: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                text_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgementIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TextOut"];
-                };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    delete_text_judgement: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                text_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TextOut"];
-                };
             };
             /** @description What was sent cannot be read */
             400: {

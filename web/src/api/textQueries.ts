@@ -1,40 +1,16 @@
-/** Rows, words and sentences: handed in, on the table, judged. */
+/** Rows, words and sentences, handed in at a desk. */
 import { useQueryClient } from "@tanstack/react-query";
 
-import { $api, exact } from "./client";
-import type { paths, TextPage } from "./schema";
+import { $api } from "./client";
 
-export type TextsAsked = NonNullable<paths["/api/check/texts"]["get"]["parameters"]["query"]>;
-
-/** The texts on the table, page by page, the newest first. */
-export function useTexts(asked: TextsAsked) {
-  return $api.useInfiniteQuery(
-    "get",
-    "/api/check/texts",
-    { params: { query: asked } },
-    {
-      pageParamName: "after",
-      initialPageParam: null,
-      getNextPageParam: (last) => last.next ?? undefined,
-      select: ({ pages }) => ({
-        texts: pages.flatMap((page) => exact<TextPage>(page).texts),
-        total: pages[0]?.total ?? 0,
-      }),
-    },
-  );
-}
-
-/** What a text that comes, goes or is judged makes stale; its letters lie on their tables too. */
+/** What a text that comes or goes makes stale; its letters lie on the table too. */
 function useRefresh() {
   const queries = useQueryClient();
   return () =>
     Promise.all(
-      [
-        "/api/check/texts",
-        "/api/check/letters/{letter}/attempts",
-        "/api/grow",
-        "/api/plan/today",
-      ].map((path) => queries.invalidateQueries({ queryKey: ["get", path] })),
+      ["/api/check/table", "/api/grow", "/api/plan/today"].map((path) =>
+        queries.invalidateQueries({ queryKey: ["get", path] }),
+      ),
     );
 }
 
@@ -47,17 +23,5 @@ export function useTakeBackText() {
   const refresh = useRefresh();
   return $api.useMutation("delete", "/api/write/texts/{text_id}", {
     onSuccess: () => void refresh(),
-  });
-}
-
-export function useJudgeText() {
-  return $api.useMutation("put", "/api/check/texts/{text_id}/judgement", {
-    onSuccess: useRefresh(),
-  });
-}
-
-export function useWithdrawTextJudgement() {
-  return $api.useMutation("delete", "/api/check/texts/{text_id}/judgement", {
-    onSuccess: useRefresh(),
   });
 }

@@ -72,6 +72,7 @@ export function text(id: number, other: Partial<TextOut> = {}): TextOut {
     letters: [letterInText(0, "h", [0, 0, 0.8, 1.9]), letterInText(1, "e", [1.2, 0, 2, 1])],
     marks: [],
     row: null,
+    aspects: { spacing: "secure", line: "secure", joins: "unseen" },
     judgement: null,
     ...other,
   };

@@ -133,7 +133,8 @@ def _data_of(
             else None
         )
     if one.attempt_id is not None:
-        return attempt_out(attempts.get(session, class_id, one.attempt_id), Ink(()))
+        tallied = attempts.get(session, class_id, one.attempt_id)
+        return attempt_out(tallied, Ink(()), doubts=())
     if one.pad_id is not None:
         codes = {x.id: x for x in codes_kept.open_of(session, class_id, now)}
         pad = pads_kept.get(session, class_id, one.pad_id)

@@ -65,4 +65,4 @@ def post_tally(record: Record, school_class: Class, now: Now, sent: TallyIn) -> 
         seen=sent.seen,
         now=now,
     )
-    return attempt_out(kept, Ink(()))
+    return attempt_out(kept, Ink(()), doubts=())

@@ -1,18 +1,22 @@
 """The check: explain first, then measure, then say it as a teacher would."""
 
-from collections.abc import Callable, Iterator
+import math
+from collections.abc import Callable, Iterator, Sequence
 
+import numpy as np
+
+from firstloop.core.checking.explain.explanation import Explanation
 from firstloop.core.checking.explain.forms import forms_of
 from firstloop.core.checking.explain.tidy import tidy
 from firstloop.core.checking.letters.judge import findings_of, measure_image, measure_ink
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.measure.lines import STANDARD
-from firstloop.core.checking.say.findings import CHECKER_VERSION, MoveInk, Result
+from firstloop.core.checking.say.findings import CHECKER_VERSION, Finding, MoveInk, Result
 from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.checking.say.verdicts import verdict_of
 from firstloop.core.checking.texts.course import compose_pairs
 from firstloop.core.checking.texts.joined_letter import as_joined
-from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage
 from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
@@ -58,7 +62,6 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
         for dimension in Dimension
     }
-    written = measured.explanation.written
     return Result(
         target=task.target,
         kind=task.kind,
@@ -68,11 +71,22 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         verdict=verdict,
         findings=findings,
         say=told_to_the_child(findings, verdict),
-        trail=tuple(
-            MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, setting.onto.back(w.ink))
-            for w in written
-        ),
+        trail=_trail(measured.explanation, setting, findings),
         checker=CHECKER_VERSION,
+    )
+
+
+def _trail(
+    explanation: Explanation, setting: Setting, findings: Sequence[Finding]
+) -> tuple[MoveInk, ...]:
+    """The ink of each move as it lies on the page: leaning, where it was explained upright. None of
+    a letter that was explained the other way round."""
+    if any(one.code in (Code.MIRRORED, Code.TURNED) for one in findings):
+        return ()
+    lean = np.array([[1.0, 0.0], [math.tan(math.radians(explanation.straightened_deg)), 1.0]])
+    return tuple(
+        MoveInk(w.piece.drawn.stroke, w.piece.drawn.index, setting.onto.back(w.ink @ lean))
+        for w in explanation.written
     )
 
 

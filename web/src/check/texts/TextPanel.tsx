@@ -1,20 +1,18 @@
 /** One text taken up: large, letter by letter, with what was seen and the teacher's word. */
-import { Check, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 
-import type {
-  FindingInText,
-  LetterInText,
-  RulingLine as Line,
-  TextOut as Text,
-} from "../../api/schema";
-import { useJudgeText, useWithdrawTextJudgement } from "../../api/textQueries";
+import { useClassroom } from "../../api/queries";
+import type { FindingInText, LetterInText, TextOut as Text } from "../../api/schema";
+import { useWordsOnText } from "../../api/tableQueries";
+import { Hers } from "../../ui/Hers";
 import { Unjudged } from "../../ui/Unjudged";
-import { Button } from "../../ui/Button";
-import { ProblemNote } from "../../ui/states";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { DIMENSIONS, VerdictMark } from "../../ui/VerdictMark";
+import { FindingList } from "../FindingList";
+import { Others } from "../LetterPanel";
+import type { Words } from "../useWords";
+import { Key, WordOn } from "../WordOn";
 import { TextInk } from "./TextInk";
 
 const KIND_WORDS: Record<Text["kind"], string> = {
@@ -27,55 +25,32 @@ const KIND_WORDS: Record<Text["kind"], string> = {
   free: "free writing",
 };
 
-export function TextPanel({
-  text,
-  lines,
-  next,
-}: {
-  text: Text;
-  lines: readonly Line[];
-  next: () => void;
-}) {
+export function TextPanel({ text, words }: { text: Text; words: Words }) {
+  const lines = useClassroom().data?.lines ?? [];
   const [place, setPlace] = useState(() => Math.max(0, firstToMend(text)));
+  const thing = { kind: "text", text } as const;
+  const said = useWordsOnText(text.id);
   const go = (by: number) => {
     setPlace(Math.min(text.letters.length - 1, Math.max(0, place + by)));
   };
-  const judge = useJudgeText();
-  const withdraw = useWithdrawTextJudgement();
-  const params = { path: { text_id: text.id } };
-  const agree = () => {
-    judge.mutate({ params, body: { note: text.judgement?.note ?? "" } });
-    next();
-  };
   useShortcuts({
-    ArrowRight: () => {
+    ".": () => {
       go(1);
     },
-    ArrowLeft: () => {
+    ",": () => {
       go(-1);
     },
-    a: agree,
   });
   const letter = text.letters[place];
   const own = text.findings.filter(({ code }) => !isOfALetter(code, text));
   return (
-    <article
-      aria-label={`${text.target} by ${text.pupil.name}`}
-      className="flex flex-col gap-3 border-b-2 border-rule pb-4"
-    >
+    <>
       <header className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
         <h1 className="text-xl font-bold">
           {text.pupil.name}: <span className="font-normal text-soft">{KIND_WORDS[text.kind]}</span>{" "}
           {text.target}
         </h1>
-        <p className="flex items-center gap-3 text-soft">
-          reads as “{text.reads_as}”
-          <span className="flex">
-            {DIMENSIONS.map(({ key, name }) => (
-              <VerdictMark key={key} verdict={text.held[key]} label={name} />
-            ))}
-          </span>
-        </p>
+        <p className="text-soft">reads as “{text.reads_as}”</p>
       </header>
       <TextInk
         text={text}
@@ -83,51 +58,35 @@ export function TextPanel({
         chosen={place}
         onChoose={setPlace}
         label={`${text.target} by ${text.pupil.name}, large`}
-        className="max-h-64 w-full rounded-lg border-2 border-crease bg-leaf"
+        className="max-h-64 w-full shrink-0 rounded-lg border-2 border-crease bg-leaf"
       />
-      <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
-        <div className="flex flex-col gap-2">
-          {text.judged ? (
-            <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
-              “{text.say}”
-              {text.put_right ? (
-                <span className="block text-base text-soft">{text.put_right}</span>
-              ) : null}
-            </p>
-          ) : (
-            <Unjudged />
-          )}
-          <Findings
-            label="Seen in the whole"
-            findings={own}
-            none="The whole stands well: spaces, sizes and line."
-          />
-          {text.row ? <p className="text-soft">{rowWords(text)}</p> : null}
-          {text.marks.length > 0 ? <p className="text-soft">{marksWords(text)}</p> : null}
-        </div>
-        {letter ? <OneLetter letter={letter} text={text} /> : null}
-      </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <Button look="main" onClick={agree} aria-keyshortcuts="a">
-          <Check aria-hidden size={20} /> I agree
-        </Button>
-        {text.judgement ? (
-          <Button
-            onClick={() => {
-              withdraw.mutate({ params });
-            }}
-          >
-            <Undo2 aria-hidden size={18} /> Take my word back
-          </Button>
-        ) : null}
-        <p className="text-sm text-soft">
-          Keys: ← → from letter to letter · ↑ ↓ from child to child · A agree
-        </p>
-      </div>
-      {(judge.error ?? withdraw.error) ? (
-        <ProblemNote error={judge.error ?? withdraw.error} />
-      ) : null}
-    </article>
+      {text.judged ? (
+        text.say ? (
+          <p className="border-l-4 border-ink pl-3 text-xl" data-testid="say">
+            “{text.say}”
+            {text.put_right ? (
+              <span className="block text-base text-soft">{text.put_right}</span>
+            ) : null}
+          </p>
+        ) : null
+      ) : (
+        <Unjudged />
+      )}
+      <FindingList
+        label="Seen in the whole"
+        thing={thing}
+        findings={own}
+        words={words}
+        none="The whole stands well: spaces, sizes and line."
+      />
+      {text.row ? <p className="text-soft">{rowWords(text)}</p> : null}
+      {text.marks.length > 0 ? <p className="text-soft">{marksWords(text)}</p> : null}
+      {letter ? <OneLetter letter={letter} text={text} /> : null}
+      <Others words={said.data ?? []} />
+      <Hers>
+        <WordOn thing={thing} words={words} />
+      </Hers>
+    </>
   );
 }
 
@@ -148,6 +107,9 @@ function OneLetter({ letter, text }: { letter: LetterInText; text: Text }) {
             : DIMENSIONS.map(({ key, name }) => (
                 <VerdictMark key={key} verdict={letter.verdict[key]} label={name} />
               ))}
+        </span>
+        <span className="ml-auto text-sm font-normal text-soft max-sm:hidden">
+          letter by letter <Key>,</Key> <Key>.</Key>
         </span>
       </h2>
       {letter.struck ? (

@@ -63,6 +63,8 @@ class Explanation:
     """The writing path of `strokes`."""
     left_over: float = 0.0
     """u of ink that came after the letter was done, and is in no piece."""
+    straightened_deg: float = 0.0
+    """The lean that was taken out of the ink before it was explained."""
 
     @property
     def strokes(self) -> Lines:

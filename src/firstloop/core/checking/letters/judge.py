@@ -189,7 +189,9 @@ def _upright(explanation: Explanation, forms: Forms, lean_deg: float) -> Explana
         return explanation
     # What was left over, or went over the letter again, is there however it leans.
     settled = replace(again.settled, extra=(*explanation.settled.extra, *again.settled.extra))
-    return replace(again, settled=settled, left_over=explanation.left_over)
+    return replace(
+        again, settled=settled, left_over=explanation.left_over, straightened_deg=lean_deg
+    )
 
 
 def _measures(

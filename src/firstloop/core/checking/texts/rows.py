@@ -5,9 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from firstloop.core.checking.say.findings import LetterResult, RowCourse
-from firstloop.core.contract import Verdict
-
-_WEIGHT = {Verdict.NOT_YET: 1.0, Verdict.NEARLY: 0.4}
+from firstloop.core.checking.say.off import off
 
 
 def course_of_row(letters: Sequence[LetterResult]) -> RowCourse | None:
@@ -19,15 +17,8 @@ def course_of_row(letters: Sequence[LetterResult]) -> RowCourse | None:
     written = [letter for letter in letters if not letter.struck]
     if len(written) < 2:
         return None
-    off = np.array([_off(letter) for letter in written])
-    slope = float(np.polyfit(np.arange(len(off)), off, 1)[0])
+    how_far = np.array([off(letter.findings) for letter in written])
+    slope = float(np.polyfit(np.arange(len(how_far)), how_far, 1)[0])
     return RowCourse(
-        best=written[int(off.argmin())].index, change=round(-slope * (len(off) - 1), 3)
-    )
-
-
-def _off(letter: LetterResult) -> float:
-    return sum(
-        _WEIGHT[finding.severity] * max(1.0, abs(finding.measure) / finding.limit)
-        for finding in letter.findings
+        best=written[int(how_far.argmin())].index, change=round(-slope * (len(how_far) - 1), 3)
     )

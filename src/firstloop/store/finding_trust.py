@@ -1,0 +1,101 @@
+"""How often a class's teachers said that a finding was so, and not so: kept up as they judge, for
+it is asked whenever something is told."""
+
+from collections.abc import Iterable
+from datetime import datetime, timedelta
+
+from sqlalchemy import ForeignKey, Select, func, select
+from sqlalchemy.orm import Mapped, Session, mapped_column
+
+from firstloop.core.contract import Code
+from firstloop.core.judging.trust import Spoken
+from firstloop.core.judging.word import OnFinding
+from firstloop.store import upgrades
+from firstloop.store.attempts import Attempt
+from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.judgements import JudgedFinding, Judgement
+from firstloop.store.pupils import Pupil
+from firstloop.store.texts import WrittenText
+
+REMEMBERED = timedelta(days=365)
+"""A checker and a class change: what was said of a finding a year ago says little of today."""
+
+
+class FindingTrust(Base):
+    """A finding in a class: how often it was so and not so, of the words since `counted_from`, if
+    she began to count anew."""
+
+    __tablename__ = "finding_trust"
+
+    class_id: Mapped[int] = mapped_column(
+        ForeignKey("school_class.id", ondelete="CASCADE"), primary_key=True
+    )
+    code: Mapped[str] = mapped_column(primary_key=True)
+    so: Mapped[int]
+    not_so: Mapped[int]
+    counted_from: Mapped[datetime | None] = mapped_column(UtcDateTime)
+
+
+def of_class(session: Session, class_id: int) -> dict[Code, Spoken]:
+    """What was said of each finding in a class."""
+    rows = session.scalars(select(FindingTrust).where(FindingTrust.class_id == class_id))
+    known = [(upgrades.code(row.code), Spoken(row.so, row.not_so)) for row in rows]
+    return {code: spoken for code, spoken in known if code}
+
+
+def counted_from(session: Session, class_id: int) -> dict[Code, datetime]:
+    """The findings of which a class's words are counted only from a moment on."""
+    rows = select(FindingTrust.code, FindingTrust.counted_from).where(
+        FindingTrust.class_id == class_id, FindingTrust.counted_from.is_not(None)
+    )
+    known = [(upgrades.code(code), moment) for code, moment in session.execute(rows)]
+    return {code: moment for code, moment in known if code and moment}
+
+
+def count_from(
+    session: Session, class_id: int, code: Code, moment: datetime | None, now: datetime
+) -> None:
+    """Counts the words on a finding from a moment on; from None: all that are remembered."""
+    row = session.get(FindingTrust, (class_id, code.value))
+    if row is None:
+        row = FindingTrust(class_id=class_id, code=code.value, so=0, not_so=0)
+        session.add(row)
+    row.counted_from = moment
+    session.flush()
+    recount(session, class_id, [code], now)
+
+
+def recount(session: Session, class_id: int, codes: Iterable[Code], now: datetime) -> None:
+    """Counts anew what was said of findings, after a word on them has come or gone."""
+    session.flush()
+    for code in codes:
+        row = session.get(FindingTrust, (class_id, code.value))
+        begin = now - REMEMBERED
+        if row is not None and row.counted_from is not None:
+            begin = max(begin, row.counted_from)
+        counts = {OnFinding.SO: 0, OnFinding.NOT_SO: 0}
+        for said, count in session.execute(_said_of(class_id, code, begin)):
+            if OnFinding(said) in counts:
+                counts[OnFinding(said)] += count
+        if row is None:
+            row = FindingTrust(class_id=class_id, code=code.value)
+            session.add(row)
+        row.so, row.not_so = counts[OnFinding.SO], counts[OnFinding.NOT_SO]
+    session.flush()
+
+
+def _said_of(class_id: int, code: Code, begin: datetime) -> Select[str, int]:
+    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    return (
+        select(JudgedFinding.said, func.count())
+        .join(Judgement, Judgement.id == JudgedFinding.judgement_id)
+        .outerjoin(Attempt, Attempt.id == Judgement.attempt_id)
+        .outerjoin(WrittenText, WrittenText.id == Judgement.text_id)
+        .where(
+            JudgedFinding.code == code.value,
+            Judgement.counts,
+            Judgement.made_at >= begin,
+            func.coalesce(Attempt.pupil_id, WrittenText.pupil_id).in_(of_class),
+        )
+        .group_by(JudgedFinding.said)
+    )

@@ -1,0 +1,115 @@
+/** Something on the table as it was written, with what is held of it; what is in sight has its ink. */
+import { Eye, Star } from "lucide-react";
+
+import { useClassroom, useLetter } from "../api/queries";
+import type { AttemptOut as Attempt, CardOut as Card } from "../api/schema";
+import { type Key, keyOf, useThing } from "../api/tableQueries";
+import { InkOverModel } from "../ink/InkOverModel";
+import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
+import { TextInk } from "./texts/TextInk";
+
+const WHY: Record<Card["why"][number], string> = {
+  her_word: "your note",
+  at_odds: "you saw this otherwise before",
+  two_readings: "could be another letter",
+  new_fault: "new for this child",
+  unchecked: "not checked",
+};
+
+export function Tile({
+  card,
+  name,
+  current,
+  isOut,
+  columns,
+  takeUp,
+}: {
+  card: Card;
+  name: string;
+  current: boolean;
+  /** Taken out of its pile: not agreed to with the rest. */
+  isOut: boolean;
+  columns: number;
+  takeUp: (key: Key) => void;
+}) {
+  const key = keyOf(card);
+  const about = DIMENSIONS.map(
+    (one) => `${one.name.toLowerCase()} ${VERDICT_NAMES[card[one.key]]}`,
+  ).join(", ");
+  const why = card.why.map((one) => WHY[one]);
+  return (
+    <button
+      type="button"
+      id={`card-${key.replace(" ", "-")}`}
+      aria-pressed={current}
+      data-judged={card.judged || undefined}
+      data-out={isOut || undefined}
+      onClick={() => {
+        takeUp(key);
+      }}
+      style={{ gridColumn: `span ${columns}` }}
+      className="relative flex h-full w-full flex-col rounded-lg border-2 border-crease bg-leaf p-1.5 text-left hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash data-out:border-dashed data-out:border-ember"
+    >
+      <span className="sr-only">{`${card.target} by ${name}: ${about}. ${why.join(", ")}`}</span>
+      <span aria-hidden className="flex h-[7.4rem] w-full shrink-0">
+        <TileInk card={card} name={name} />
+      </span>
+      <span aria-hidden className="flex items-center justify-between gap-1 text-base">
+        <span className="truncate font-medium">{name}</span>
+        <span className="flex shrink-0">
+          {DIMENSIONS.map((one) => (
+            <VerdictMark key={one.key} verdict={card[one.key]} label={one.name} />
+          ))}
+        </span>
+      </span>
+      <span aria-hidden className="flex h-5 items-center gap-1.5 text-xs text-soft">
+        <span className="truncate">{stateOf(card, isOut) ?? why[0] ?? ""}</span>
+        {card.chosen ? <Star size={14} className="ml-auto shrink-0 text-honey" /> : null}
+      </span>
+    </button>
+  );
+}
+
+function stateOf(card: Card, isOut: boolean): string | undefined {
+  if (card.set_aside) return "set aside";
+  if (card.judged) return card.overruled ? "you see it otherwise" : "you agreed";
+  return isOut ? "taken out" : undefined;
+}
+
+function TileInk({ card, name }: { card: Card; name: string }) {
+  const thing = useThing(keyOf(card));
+  const lines = useClassroom().data?.lines ?? [];
+  if (!thing.data) return <span className="h-full w-full rounded bg-paper" />;
+  const label = `${card.target} by ${name}`;
+  if (thing.data.kind === "text") {
+    return <TextInk text={thing.data.text} lines={lines} label={label} className="h-full w-full" />;
+  }
+  return <LetterInk attempt={thing.data.attempt} label={label} className="h-full w-full" />;
+}
+
+/** A letter over its model, as small or large as it is asked for; of what an eye saw there is none. */
+export function LetterInk({
+  attempt,
+  label,
+  className,
+}: {
+  attempt: Attempt;
+  label: string;
+  className: string;
+}) {
+  const letter = useLetter(attempt.letter);
+  if (attempt.source === "eye") {
+    return (
+      <span
+        className={`flex flex-col items-center justify-center gap-1 text-sm text-soft ${className}`}
+      >
+        <Eye aria-hidden size={28} />
+        seen by eye
+      </span>
+    );
+  }
+  if (!letter.data) return <span className={className} />;
+  return (
+    <InkOverModel attempt={attempt} letter={letter.data} label={label} className={className} />
+  );
+}
