@@ -71,6 +71,10 @@ def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
         method, path = operation.split(" ")
         answer = client.request(method, path, json=body)
         assert answer.is_success, answer.text
+    for at in range(1, BLIND_SET["size"]):  # just enough to choose a set from: all are in it
+        more = ATTEMPT | {"id": f"018f0000-0000-7000-8000-0000000001{at:02}"}
+        assert client.post("/api/write/attempts", json=more).is_success
+    assert client.post("/api/check/sets", json=BLIND_SET).is_success
 
 
 ATTEMPT = {"id": f"{ID}1", "pupil_id": 1, "letter": "n", "help": "copy", "strokes": INK}
@@ -98,6 +102,10 @@ PAD_ATTEMPT = {
 CODE, PAD_TOKEN, PAD_DEVICE = "otter kite", "a pad's token", "a pad's device"
 HERSELF = {"name": "Ms Reed", "password": PASSWORD}
 SOUND = base64.b64encode(b"OggS" + b"\0" * 40).decode()
+BLIND_SET: dict[str, Any] = {
+    "name": "Autumn", "size": 20, "begin": "2026-01-01", "end": "2999-12-31", "readers": [1]
+}  # fmt: skip
+SEEN = {"direction": "secure", "size": "nearly", "shape": "not_yet", "codes": ["open_gap"]}
 JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}
 SCHEME = {
     "name": "Ours",
@@ -179,6 +187,15 @@ REQUESTS = (
     good("POST /api/pad/leave"),
     good("GET /api/check/table", query={"pupil": "1", "newest": "true", "letter": "n"}),
     good("GET /api/check/codes"),
+    good("GET /api/check/trust"),
+    good("PUT /api/check/trust/{code}", {"in_full": True}, code="start_place"),
+    good("GET /api/check/judgements/{form}", query={"names": "true"}, form="csv"),
+    good("GET /api/check/sets"),
+    good("POST /api/check/sets", BLIND_SET),
+    good("DELETE /api/check/sets/{set_id}", set_id=1),
+    good("GET /api/blind/sets"),
+    good("GET /api/blind/sets/{set_id}", set_id=1),
+    good("PUT /api/blind/sets/{set_id}/letters/{attempt_id}", SEEN, set_id=1, attempt_id=1),
     good("GET /api/check/things", query={"attempt": "1", "text": "1"}),
     good("POST /api/check/words", {"words": [{"attempt_id": 1, "said": JUDGED}], "many": False}),
     good("GET /api/check/attempts/{attempt_id}/closer", attempt_id=1),

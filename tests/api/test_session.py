@@ -31,7 +31,7 @@ OF_THE_CLASS = [
     one
     for one in sorted(REQUESTS, key=lambda one: one.operation in AT_LAST)
     if one.operation not in OPEN
-    and not one.path.startswith(("/api/school", "/api/pad/"))
+    and not one.path.startswith(("/api/school", "/api/pad/", "/api/blind/"))
     and one.operation
     not in (
         "POST /api/classroom", "POST /api/classroom/demo", "POST /api/classroom/list",

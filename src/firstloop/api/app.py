@@ -21,10 +21,12 @@ from firstloop.api import (
     room,
     roster,
     school,
+    second_eyes,
     session,
     show,
     texts,
     tiles,
+    trust,
     write,
 )
 from firstloop.api.deps import for_its_teacher, for_the_class_shown, pad_known, teacher
@@ -38,11 +40,14 @@ from firstloop.store.database import Database
 FOR_ANYBODY = (session.router, tiles.router, *pads.FOR_ANYBODY)
 """What is answered to who is not signed in: nothing of a class."""
 
-FOR_TEACHERS = (school.router, beginning.router)
+FOR_TEACHERS = (school.router, beginning.router, second_eyes.for_readers)
 """What needs nothing but somebody signed in: it is about herself."""
 
 FOR_THE_CLASSS_TEACHER = (
-    *(one.router for one in (write, classroom, roster, show, check, texts, grow)),
+    *(
+        one.router
+        for one in (write, classroom, roster, show, check, texts, trust, second_eyes, grow)
+    ),
     *room.ROUTERS,
     *plan.ROUTERS,
 )

@@ -10,6 +10,7 @@ from firstloop.core.contract import Code, Verdict
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
+from firstloop.core.judging.told_here import denied
 from firstloop.core.judging.trust import by_trust
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask
@@ -20,10 +21,12 @@ from firstloop.services.lessons import under_way_of
 from firstloop.services.pad_seats import InLesson, TooLateError, require_in_time
 from firstloop.services.trusting import doubted_in
 from firstloop.store import (
+    attempts,
     classes,
     handed_in,
     happenings,
     inks,
+    judging,
     lesson_codes,
     lessons,
     pad_loads,
@@ -38,6 +41,9 @@ from firstloop.store.lesson_codes import CodeRecord
 from firstloop.store.pads import Seat
 from firstloop.store.records import ClassRecord, LessonRecord, NewText, PromptRecord
 from firstloop.store.set_aside import SetAsideRecord
+
+REMINDED_OF = timedelta(days=28)
+"""How long her word on a letter comes back: what was so before is mended, or will be seen again."""
 
 SANE_CLOCK = timedelta(days=3650)
 """A pad whose battery was dead thinks that it is 1970: then its clock says nothing."""
@@ -63,7 +69,8 @@ class Own:
 class PadMoment:
     """What a pad is for just now: the moment of its lesson, the task and how much of it is written,
     with what it is asked for, what there is to choose from, the question or picture of free
-    writing; and, once all is written, what may be written freely."""
+    writing; once all is written, what may be written freely; and what
+    the child's teacher said of the last of these letters that she judged."""
 
     doing: Doing
     now: Moment | None = None
@@ -73,6 +80,7 @@ class PadMoment:
     own: tuple[Own, ...] = ()
     free: str = ""
     further: str = ""
+    reminder: str = ""
 
 
 def moment(
@@ -101,7 +109,29 @@ def moment(
         _asked_with(session, school_class.id, task),
         free=kept.lesson.prompt if task.kind is Kind.FREE else "",
         further=now.further if now.progress(written).is_enough else "",
+        reminder=_reminder(session, school_class.id, pupil_id, task, who.code.opened_at),
     )
+
+
+def _reminder(
+    session: Session, class_id: int, pupil_id: int, task: PadTask, opened_at: datetime
+) -> str:
+    """The one thing that a child is told before it writes a letter again: what its teacher agreed
+    to, or put in her own words, on the last one she judged before this lesson. Nothing where she
+    saw nothing to mend, or set it aside."""
+    if task.kind not in (Kind.LETTER, Kind.ROW):
+        return ""
+    since = opened_at - REMINDED_OF
+    found = judging.newest_on(session, class_id, pupil_id, task.target, since)
+    if found is None:
+        return ""
+    attempt_id, said = found
+    kept = attempts.get(session, class_id, attempt_id).attempt
+    if kept.written_at >= opened_at or said.word.set_aside:
+        return ""
+    left = [one for one in kept.checked.findings if not denied(one.code, said.word)]
+    first = next((one for one in left if one.severity is Verdict.NOT_YET), None)
+    return said.word.say or (first.say if first else "")
 
 
 def _asked_with(session: Session, class_id: int, task: PadTask) -> PromptRecord | None:

@@ -2,17 +2,20 @@
 it is asked whenever something is told."""
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from sqlalchemy import ForeignKey, Select, func, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Code
+from firstloop.core.evidence.task import Source
 from firstloop.core.judging.trust import Spoken
-from firstloop.core.judging.word import OnFinding
+from firstloop.core.judging.word import How, OnFinding
 from firstloop.store import upgrades
 from firstloop.store.attempts import Attempt
 from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.judged_hands import JudgedHand
 from firstloop.store.judgements import JudgedFinding, Judgement
 from firstloop.store.pupils import Pupil
 from firstloop.store.texts import WrittenText
@@ -50,6 +53,51 @@ def counted_from(session: Session, class_id: int) -> dict[Code, datetime]:
     )
     known = [(upgrades.code(code), moment) for code, moment in session.execute(rows)]
     return {code: moment for code, moment in known if code and moment}
+
+
+@dataclass(frozen=True, slots=True)
+class SaidOf:
+    """How often something was said of a finding, of what: a letter or what a text was asked for,
+    in which hand, known how; and how she came to say it."""
+
+    code: Code
+    said: OnFinding
+    how: How
+    target: str
+    hand: str
+    source: Source
+    count: int
+
+
+def said_in(session: Session, class_id: int) -> list[SaidOf]:
+    """All that a class's teachers said of findings, counted."""
+    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    found = []
+    for thing, about, target in (
+        (Attempt, Judgement.attempt_id, Attempt.letter),
+        (WrittenText, Judgement.text_id, WrittenText.target),
+    ):
+        columns = (
+            JudgedFinding.code,
+            JudgedFinding.said,
+            Judgement.how,
+            target,
+            func.json_extract(JudgedHand.style, "$.hand"),
+            thing.source,
+        )
+        query = (
+            select(*columns, func.count())
+            .join(Judgement, Judgement.id == JudgedFinding.judgement_id)
+            .join(thing, thing.id == about)
+            .join(JudgedHand, JudgedHand.id == thing.hand_id)
+            .where(Judgement.counts, thing.pupil_id.in_(of_class))
+            .group_by(*columns)
+        )
+        for name, said, how, of, hand, source, count in session.execute(query):
+            if code := upgrades.code(name):
+                said_of = (OnFinding(said), How(how), of, hand, Source(source), count)
+                found.append(SaidOf(code, *said_of))
+    return found
 
 
 def count_from(

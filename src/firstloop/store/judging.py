@@ -4,13 +4,18 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 
-from sqlalchemy import ColumnElement, and_, select, update
+from sqlalchemy import ColumnElement, and_, func, select, update
 
 from firstloop.core.judging.word import How, Word
+from firstloop.store import blind_sets
+from firstloop.store.attempts import Attempt
 from firstloop.store.attempts import row_in as attempt_in
+from firstloop.store.blind_sets import BlindSet
 from firstloop.store.database import Session
 from firstloop.store.judgements import Judgement, judgement_from, row_of
+from firstloop.store.pupils import Pupil
 from firstloop.store.records import JudgementRecord
+from firstloop.store.texts import WrittenText
 from firstloop.store.texts import row_in as text_in
 
 
@@ -80,6 +85,59 @@ def words_on(session: Session, class_id: int, about: About) -> list[JudgementRec
     to_be_seen = Judgement.counts | (Judgement.how != How.BLIND.value)
     rows = select(Judgement).where(about.is_this, to_be_seen).order_by(Judgement.made_at.desc())
     return [judgement_from(row) for row in session.scalars(rows)]
+
+
+def of_set(session: Session, class_id: int, set_id: int) -> list[tuple[int, JudgementRecord]]:
+    """All words of a blind set of a class, with the attempts that they are about."""
+    rows = (
+        select(Judgement)
+        .join(BlindSet, BlindSet.id == Judgement.set_id)
+        .where(BlindSet.class_id == class_id, Judgement.set_id == set_id)
+    )
+    return [
+        (row.attempt_id, judgement_from(row)) for row in session.scalars(rows) if row.attempt_id
+    ]
+
+
+def told(session: Session, class_id: int) -> list[tuple[About, JudgementRecord]]:
+    """Every word of a class, the oldest first, but for those of blind sets that somebody is still
+    judging."""
+    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    rows = (
+        select(Judgement)
+        .outerjoin(Attempt, Attempt.id == Judgement.attempt_id)
+        .outerjoin(WrittenText, WrittenText.id == Judgement.text_id)
+        .where(func.coalesce(Attempt.pupil_id, WrittenText.pupil_id).in_(of_class))
+        .order_by(Judgement.made_at, Judgement.id)
+    )
+    hidden = {one.id for one in blind_sets.of_class(session, class_id) if not one.is_through}
+    return [
+        (About(row.attempt_id, row.text_id), judgement_from(row))
+        for row in session.scalars(rows)
+        if row.set_id not in hidden
+    ]
+
+
+def newest_on(
+    session: Session, class_id: int, pupil_id: int, letter: str, since: datetime
+) -> tuple[int, JudgementRecord] | None:
+    """The newest word that counts on a child's letter by itself, and on which attempt; None where
+    there is none since a moment."""
+    row = session.scalar(
+        select(Judgement)
+        .join(Attempt, Attempt.id == Judgement.attempt_id)
+        .join(Pupil, Pupil.id == Attempt.pupil_id)
+        .where(
+            Pupil.class_id == class_id,
+            Attempt.pupil_id == pupil_id,
+            Attempt.letter == letter,
+            Judgement.counts,
+            Judgement.made_at >= since,
+        )
+        .order_by(Attempt.written_at.desc(), Attempt.id.desc())
+        .limit(1)
+    )
+    return (row.attempt_id, judgement_from(row)) if row and row.attempt_id else None
 
 
 def _require(session: Session, class_id: int, about: About) -> None:

@@ -5,14 +5,14 @@ import pytest
 from scipy.stats import binomtest
 from sklearn.metrics import cohen_kappa_score
 
-from firstloop.core.contract import Verdict
+from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.judging.agreement import (
     GRADES,
-    differences,
     kappa_of_findings,
     kappa_of_verdicts,
     share,
 )
+from firstloop.core.judging.second_eyes import Judged, agreement_of
 
 RANK = {grade: at for at, grade in enumerate(GRADES)}
 
@@ -80,13 +80,36 @@ def test_the_interval_of_a_share_is_that_of_an_independent_computation(
     assert (ours.low, ours.high) == pytest.approx((interval.low, interval.high), abs=1e-4)
 
 
+SECURE, NEARLY, NOT_YET, UNSEEN = Verdict
+
+
+def seen(direction: Verdict, shape: Verdict = SECURE, *codes: Code) -> Judged:
+    verdicts = {Dimension.DIRECTION: direction, Dimension.SIZE: SECURE, Dimension.SHAPE: shape}
+    return Judged(verdicts, frozenset(codes))
+
+
 def test_what_two_see_most_otherwise_comes_first() -> None:
-    secure, nearly, not_yet, unseen = Verdict
-    seen = {
-        1: (secure, nearly),
-        2: (not_yet, secure),
-        3: (secure, secure),
-        4: (unseen, not_yet),
-        5: (not_yet, nearly),
+    one = {
+        1: seen(SECURE),
+        2: seen(NOT_YET, NEARLY),
+        3: seen(SECURE),
+        4: seen(UNSEEN),
+        9: seen(SECURE),
     }
-    assert differences(seen) == [2, 1, 5]
+    other = {1: seen(NEARLY), 2: seen(SECURE), 3: seen(SECURE), 4: seen(NOT_YET), 8: seen(SECURE)}
+    two = agreement_of(one, other)
+    assert (two.letters, two.differ) == (4, (2, 1))
+
+
+def test_two_are_compared_on_each_finding_that_either_named() -> None:
+    rng = np.random.default_rng(8)
+    has = rng.random(40) < 0.5
+    also = has ^ (rng.random(40) < 0.15)
+    one = {at: seen(SECURE, SECURE, *[Code.SLANT] * int(has[at])) for at in range(40)}
+    other = {at: seen(SECURE, SECURE, *[Code.SLANT] * int(also[at])) for at in range(40)}
+    two = agreement_of(one, other)
+    assert set(two.findings) == {Code.SLANT}
+    kappa = two.findings[Code.SLANT]
+    assert kappa is not None
+    assert kappa.value == pytest.approx(cohen_kappa_score(has, also))
+    assert two.dimensions[Dimension.SIZE] is None  # all alike

@@ -1023,6 +1023,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check/trust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Trust
+         * @description How far the checker can be trusted in this class, by what its teachers said of findings.
+         */
+        get: operations["get_trust"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/trust/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Trust
+         * @description Lets a finding count in full again, counting anew from now; or as it was before that.
+         */
+        put: operations["put_trust"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/judgements/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Judgements
+         * @description All judgements of the class as a file; children and readers by number, or by name.
+         */
+        get: operations["get_judgements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sets
+         * @description The sets of the class.
+         */
+        get: operations["get_sets"];
+        put?: never;
+        /**
+         * Post Set
+         * @description Chooses letters to be judged blind, fair over letters and children.
+         */
+        post: operations["post_set"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/sets/{set_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Set
+         * @description Deletes a set with all that was said in it.
+         */
+        delete: operations["delete_set"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grow": {
         parameters: {
             query?: never;
@@ -2320,6 +2424,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/blind/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sets To Judge
+         * @description The sets that she is asked to judge, of whichever class.
+         */
+        get: operations["get_sets_to_judge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blind/sets/{set_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Set To Judge
+         * @description The letters of a set in their order, without a word of anybody else's.
+         */
+        get: operations["get_set_to_judge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blind/sets/{set_id}/letters/{attempt_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Seen
+         * @description Keeps what she sees in a letter, in place of what she said before.
+         */
+        put: operations["put_seen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2475,6 +2639,67 @@ export interface components {
         BestOut: {
             /** Attempt */
             attempt: string;
+        };
+        /**
+         * BlindLetterOut
+         * @description A letter of a set: what was asked for, as it is taught there, and its ink; and what she said
+         *     of it so far. Whose it is is not told.
+         */
+        BlindLetterOut: {
+            /** Attempt Id */
+            attempt_id: number;
+            /** Letter */
+            letter: string;
+            model: components["schemas"]["LetterDrawing"];
+            /** Strokes */
+            strokes: components["schemas"]["InkStroke"][];
+            said: components["schemas"]["SeenIn"] | null;
+        };
+        /**
+         * BlindSetIn
+         * @description A set: what it is called, how many letters of which days, and whose accounts judge it.
+         */
+        BlindSetIn: {
+            /** Name */
+            name: string;
+            /** Size */
+            size: number;
+            /**
+             * Begin
+             * Format: date
+             */
+            begin: string;
+            /**
+             * End
+             * Format: date
+             */
+            end: string;
+            /** Readers */
+            readers: number[];
+        };
+        /**
+         * BlindSetOut
+         * @description A set of the class: who judges it, how far they are, and, once all are through, how each two
+         *     of them and the checker agree.
+         */
+        BlindSetOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Size */
+            size: number;
+            /** Readers */
+            readers: components["schemas"]["ReaderOut"][];
+            /** Through */
+            through: boolean;
+            /** Compared */
+            compared: components["schemas"]["ComparedOut"][];
         };
         /**
          * BoardInk
@@ -2745,6 +2970,26 @@ export interface components {
             name: string;
         };
         /**
+         * ComparedOut
+         * @description Two of checker and readers: on how many letters, by dimension (null: too few to say, or all
+         *     alike), by finding, and the attempts in which they differ, the furthest apart first.
+         */
+        ComparedOut: {
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Letters */
+            letters: number;
+            direction: components["schemas"]["KappaOut"] | null;
+            size: components["schemas"]["KappaOut"] | null;
+            shape: components["schemas"]["KappaOut"] | null;
+            /** Findings */
+            findings: components["schemas"]["OnFindingOut"][];
+            /** Differ */
+            differ: number[];
+        };
+        /**
          * CopyIn
          * @description A new scheme, to begin as a copy of another.
          */
@@ -2767,6 +3012,14 @@ export interface components {
             late: number;
             /** Total */
             total: number;
+        };
+        /**
+         * CountsIn
+         * @description Whether a finding is to count in full again, whatever was said of it so far.
+         */
+        CountsIn: {
+            /** In Full */
+            in_full: boolean;
         };
         /**
          * CustomsIn
@@ -3090,6 +3343,27 @@ export interface components {
             other?: string | null;
         };
         /**
+         * FindingTrustOut
+         * @description How far a finding is trusted: judged blind, and with the checker's word beside it; agreed to
+         *     in one press with others; missed by the checker. `doubted`: it counts less in this class;
+         *     `ended`: she let it count in full again.
+         */
+        FindingTrustOut: {
+            code: components["schemas"]["Code"];
+            /** Name */
+            name: string;
+            blind: components["schemas"]["ShareOut-Output"];
+            seen: components["schemas"]["ShareOut-Output"];
+            /** Many */
+            many: number;
+            /** Missed */
+            missed: number;
+            /** Doubted */
+            doubted: boolean;
+            /** Ended */
+            ended: boolean;
+        };
+        /**
          * FollowIn
          * @description The scheme that the class is taught by.
          */
@@ -3099,9 +3373,15 @@ export interface components {
         };
         /**
          * Form
+         * @description A form of file.
+         * @enum {string}
+         */
+        "Form-Input": "csv" | "json";
+        /**
+         * Form
          * @description The letter in one hand; `own` is the class's.
          */
-        Form: {
+        "Form-Output": {
             /** Hand */
             hand: string;
             /** Own */
@@ -3338,6 +3618,18 @@ export interface components {
             say: string;
             /** Set Aside */
             set_aside: boolean;
+        };
+        /**
+         * KappaOut
+         * @description Agreement beyond chance with its 95 % interval: 1 is full, 0 what chance gives.
+         */
+        KappaOut: {
+            /** Value */
+            value: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
         };
         /**
          * KeptOut
@@ -3608,7 +3900,7 @@ export interface components {
             /** Letter */
             letter: string;
             /** Forms */
-            forms: components["schemas"]["Form"][];
+            forms: components["schemas"]["Form-Output"][];
             /** Starts */
             starts: components["schemas"]["MoveWordsOut"][];
             /** Moves */
@@ -3955,6 +4247,16 @@ export interface components {
          */
         OnFinding: "so" | "not_so" | "missed";
         /**
+         * OnFindingOut
+         * @description Agreement on whether a finding is there; null: too few to say, or all alike.
+         */
+        OnFindingOut: {
+            code: components["schemas"]["Code"];
+            /** Name */
+            name: string;
+            kappa: components["schemas"]["KappaOut"] | null;
+        };
+        /**
          * OpenIn
          * @description The class to open.
          */
@@ -4103,8 +4405,9 @@ export interface components {
          * @description What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
          *     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
          *     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
-         *     out; `further` what may be written freely (kind free, help recall) once all is written. `now` is
-         *     the server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that
+         *     out; `further` what may be written freely (kind free, help recall) once all is written;
+         *     `reminder` what the teacher said of this child's last such letter. `now` is the server's clock,
+         *     by which the pad sets its own; `let_go` are letters, by the pad's ids, that
          *     were set aside there and that the teacher has let go.
          */
         PadTaskOut: {
@@ -4143,6 +4446,8 @@ export interface components {
             gap: string;
             /** Further */
             further: string;
+            /** Reminder */
+            reminder: string;
             /** Choose */
             choose: components["schemas"]["OwnLetter"][];
             /**
@@ -4175,6 +4480,15 @@ export interface components {
             right: components["schemas"]["Picture"];
             /** Slips */
             slips: components["schemas"]["SlipPicture"][];
+        };
+        /**
+         * PartTrustOut
+         * @description Agreement in a part of what was judged: a letter, a hand, a source.
+         */
+        PartTrustOut: {
+            /** Name */
+            name: string;
+            share: components["schemas"]["ShareOut-Output"];
         };
         /**
          * PasswordIn
@@ -4435,6 +4749,28 @@ export interface components {
             answers: string[];
         };
         /**
+         * ReaderOut
+         * @description Somebody who judges a set, and how many of its letters she has judged.
+         */
+        ReaderOut: {
+            /** Name */
+            name: string;
+            /** Done */
+            done: number;
+        };
+        /**
+         * ReaderToChoose
+         * @description Somebody who could judge a set: a colleague, or herself.
+         */
+        ReaderToChoose: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Is You */
+            is_you: boolean;
+        };
+        /**
          * Reason
          * @description Why something wants her eye; the weightier first.
          * @enum {string}
@@ -4640,6 +4976,20 @@ export interface components {
             handedness: components["schemas"]["Handedness"];
         };
         /**
+         * SeenIn
+         * @description What she sees in a letter: a verdict of each dimension, and what she would name.
+         */
+        SeenIn: {
+            direction: components["schemas"]["Verdict"];
+            size: components["schemas"]["Verdict"];
+            shape: components["schemas"]["Verdict"];
+            /**
+             * Codes
+             * @default []
+             */
+            codes: components["schemas"]["Code"][];
+        };
+        /**
          * SentStroke
          * @description One pen-down as it is sent.
          */
@@ -4809,6 +5159,16 @@ export interface components {
             words: string[];
         };
         /**
+         * SetsOut
+         * @description The sets of the class, the newest first, and who could judge one.
+         */
+        SetsOut: {
+            /** Sets */
+            sets: components["schemas"]["BlindSetOut"][];
+            /** Readers */
+            readers: components["schemas"]["ReaderToChoose"][];
+        };
+        /**
          * Shape
          * @description What kind of lesson: something new, in short or with all that belongs to it; or nothing
          *     new.
@@ -4832,12 +5192,27 @@ export interface components {
          * ShareOut
          * @description The minutes are shared out anew.
          */
-        ShareOut: {
+        "ShareOut-Input": {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "share_out";
+        };
+        /**
+         * ShareOut
+         * @description How many of how many the teacher agreed with, and the ends of its 95 % interval; null where
+         *     there are too few to say.
+         */
+        "ShareOut-Output": {
+            /** Agreed */
+            agreed: number;
+            /** Of */
+            of: number;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
         };
         /**
          * Showing
@@ -5350,6 +5725,20 @@ export interface components {
             minutes: number;
         };
         /**
+         * ToJudgeOut
+         * @description A set that she judges: how many letters it has, and how many she has judged.
+         */
+        ToJudgeOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Size */
+            size: number;
+            /** Done */
+            done: number;
+        };
+        /**
          * TodayOut
          * @description All that the page of today shows.
          */
@@ -5375,6 +5764,24 @@ export interface components {
             lesson: components["schemas"]["LessonOut"] | null;
             /** Week */
             week: components["schemas"]["DayOut"][];
+        };
+        /**
+         * TrustOut
+         * @description How far the checker can be trusted here, on all findings, by finding and by part.
+         */
+        TrustOut: {
+            seen: components["schemas"]["ShareOut-Output"];
+            blind: components["schemas"]["ShareOut-Output"];
+            /** Many */
+            many: number;
+            /** Findings */
+            findings: components["schemas"]["FindingTrustOut"][];
+            /** Letters */
+            letters: components["schemas"]["PartTrustOut"][];
+            /** Hands */
+            hands: components["schemas"]["PartTrustOut"][];
+            /** Sources */
+            sources: components["schemas"]["PartTrustOut"][];
         };
         /**
          * Variety
@@ -5591,6 +5998,9 @@ export type AttemptIn = components['schemas']['AttemptIn'];
 export type AttemptOut = components['schemas']['AttemptOut'];
 export type BestIn = components['schemas']['BestIn'];
 export type BestOut = components['schemas']['BestOut'];
+export type BlindLetterOut = components['schemas']['BlindLetterOut'];
+export type BlindSetIn = components['schemas']['BlindSetIn'];
+export type BlindSetOut = components['schemas']['BlindSetOut'];
 export type BoardInk = components['schemas']['BoardInk'];
 export type BoardInkIn = components['schemas']['BoardInkIn'];
 export type BroughtOut = components['schemas']['BroughtOut'];
@@ -5613,8 +6023,10 @@ export type Code = components['schemas']['Code'];
 export type CodeIn = components['schemas']['CodeIn'];
 export type CodeOut = components['schemas']['CodeOut'];
 export type ColleagueIn = components['schemas']['ColleagueIn'];
+export type ComparedOut = components['schemas']['ComparedOut'];
 export type CopyIn = components['schemas']['CopyIn'];
 export type CostOut = components['schemas']['CostOut'];
+export type CountsIn = components['schemas']['CountsIn'];
 export type CustomsIn = components['schemas']['CustomsIn'];
 export type CustomsOut = components['schemas']['CustomsOut'];
 export type Cut = components['schemas']['Cut'];
@@ -5633,8 +6045,10 @@ export type FileIn = components['schemas']['FileIn'];
 export type FillLine = components['schemas']['FillLine'];
 export type FindingInText = components['schemas']['FindingInText'];
 export type FindingOut = components['schemas']['FindingOut'];
+export type FindingTrustOut = components['schemas']['FindingTrustOut'];
 export type FollowIn = components['schemas']['FollowIn'];
-export type Form = components['schemas']['Form'];
+export type FormInput = components['schemas']['Form-Input'];
+export type FormOutput = components['schemas']['Form-Output'];
 export type Going = components['schemas']['Going'];
 export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GrowOut = components['schemas']['GrowOut'];
@@ -5654,6 +6068,7 @@ export type JoiningOut = components['schemas']['JoiningOut'];
 export type JoinsChoice = components['schemas']['JoinsChoice'];
 export type JudgementIn = components['schemas']['JudgementIn'];
 export type JudgementOut = components['schemas']['JudgementOut'];
+export type KappaOut = components['schemas']['KappaOut'];
 export type KeptOut = components['schemas']['KeptOut'];
 export type Kind = components['schemas']['Kind'];
 export type KnownIn = components['schemas']['KnownIn'];
@@ -5697,6 +6112,7 @@ export type NodIn = components['schemas']['NodIn'];
 export type NodOut = components['schemas']['NodOut'];
 export type NoteStep = components['schemas']['NoteStep'];
 export type OnFinding = components['schemas']['OnFinding'];
+export type OnFindingOut = components['schemas']['OnFindingOut'];
 export type OpenIn = components['schemas']['OpenIn'];
 export type OpenLessonOut = components['schemas']['OpenLessonOut'];
 export type OwnAmount = components['schemas']['OwnAmount'];
@@ -5712,6 +6128,7 @@ export type PadState = components['schemas']['PadState'];
 export type PadTaskOut = components['schemas']['PadTaskOut'];
 export type PairOut = components['schemas']['PairOut'];
 export type PairSlips = components['schemas']['PairSlips'];
+export type PartTrustOut = components['schemas']['PartTrustOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
 export type Picture = components['schemas']['Picture'];
@@ -5733,6 +6150,8 @@ export type PupilOut = components['schemas']['PupilOut'];
 export type PupilStageIn = components['schemas']['PupilStageIn'];
 export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
+export type ReaderOut = components['schemas']['ReaderOut'];
+export type ReaderToChoose = components['schemas']['ReaderToChoose'];
 export type Reason = components['schemas']['Reason'];
 export type Relative = components['schemas']['Relative'];
 export type Role = components['schemas']['Role'];
@@ -5752,6 +6171,7 @@ export type SchemeOut = components['schemas']['SchemeOut'];
 export type SchoolOut = components['schemas']['SchoolOut'];
 export type SeatIn = components['schemas']['SeatIn'];
 export type SeatOut = components['schemas']['SeatOut'];
+export type SeenIn = components['schemas']['SeenIn'];
 export type SentStroke = components['schemas']['SentStroke'];
 export type SentenceIn = components['schemas']['SentenceIn'];
 export type SentenceOut = components['schemas']['SentenceOut'];
@@ -5765,9 +6185,11 @@ export type SetSentence = components['schemas']['SetSentence'];
 export type SetShape = components['schemas']['SetShape'];
 export type SetTimes = components['schemas']['SetTimes'];
 export type SetWords = components['schemas']['SetWords'];
+export type SetsOut = components['schemas']['SetsOut'];
 export type Shape = components['schemas']['Shape'];
 export type ShapeOut = components['schemas']['ShapeOut'];
-export type ShareOut = components['schemas']['ShareOut'];
+export type ShareOutInput = components['schemas']['ShareOut-Input'];
+export type ShareOutOutput = components['schemas']['ShareOut-Output'];
 export type Showing = components['schemas']['Showing'];
 export type SkipStep = components['schemas']['SkipStep'];
 export type SlipPicture = components['schemas']['SlipPicture'];
@@ -5803,7 +6225,9 @@ export type ThingsOut = components['schemas']['ThingsOut'];
 export type TileIn = components['schemas']['TileIn'];
 export type TileOut = components['schemas']['TileOut'];
 export type TimeStep = components['schemas']['TimeStep'];
+export type ToJudgeOut = components['schemas']['ToJudgeOut'];
 export type TodayOut = components['schemas']['TodayOut'];
+export type TrustOut = components['schemas']['TrustOut'];
 export type Variety = components['schemas']['Variety'];
 export type Verdict = components['schemas']['Verdict'];
 export type Verdicts = components['schemas']['Verdicts'];
@@ -12174,6 +12598,694 @@ export interface operations {
             };
         };
     };
+    get_trust: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrustOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_trust: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                code: components["schemas"]["Code"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_judgements: {
+        parameters: {
+            query?: {
+                names?: boolean;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                form: components["schemas"]["Form-Input"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sets: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetsOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_set: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlindSetIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlindSetOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_set: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_standings: {
         parameters: {
             query?: never;
@@ -17709,7 +18821,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetTimes"] | components["schemas"]["FillLine"] | components["schemas"]["SetGap"] | components["schemas"]["CutDown"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut-Input"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetTimes"] | components["schemas"]["FillLine"] | components["schemas"]["SetGap"] | components["schemas"]["CutDown"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
             };
         };
         responses: {
@@ -21026,6 +22138,283 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ListOut"];
                 };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sets_to_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToJudgeOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_set_to_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlindLetterOut"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeenIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was sent cannot be read */
             400: {

@@ -74,8 +74,9 @@ class PadTaskOut(BaseModel):
     """What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
-    out; `further` what may be written freely (kind free, help recall) once all is written. `now` is
-    the server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that
+    out; `further` what may be written freely (kind free, help recall) once all is written;
+    `reminder` what the teacher said of this child's last such letter. `now` is the server's clock,
+    by which the pad sets its own; `let_go` are letters, by the pad's ids, that
     were set aside there and that the teacher has let go."""
 
     step: StepKind | None
@@ -100,6 +101,7 @@ class PadTaskOut(BaseModel):
     rubbing_out: bool
     gap: str
     further: str
+    reminder: str
     choose: list[OwnLetter]
     now: datetime
     let_go: list[str]
@@ -138,6 +140,7 @@ def get_task(
         rubbing_out=moment.now is not None and moment.now.may_rub_out,
         gap=task.gap if task else "",
         further=moment.further,
+        reminder=moment.reminder,
         choose=[
             OwnLetter(
                 id=own.work.id,

@@ -1,7 +1,7 @@
 """How well two agree who judged the same: shares with their interval, and kappa, which takes away
 what would agree by chance."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import sqrt
 
@@ -119,20 +119,3 @@ def _values(joints: FloatArray, weights: FloatArray) -> FloatArray:
     apart = np.einsum("nij,ij->n", joints, weights)
     with np.errstate(invalid="ignore", divide="ignore"):
         return np.where(by_chance > 0, 1.0 - apart / by_chance, np.nan)
-
-
-def differences(
-    verdicts: Mapping[int, tuple[Verdict, Verdict]],
-) -> list[int]:
-    """What two see most otherwise, by its id: the furthest apart first.
-
-    >>> differences({1: (Verdict.SECURE, Verdict.NEARLY), 2: (Verdict.SECURE, Verdict.NOT_YET)})
-    [2, 1]
-    """
-    places = {grade: at for at, grade in enumerate(GRADES)}
-    apart = {
-        id: abs(places[one] - places[other])
-        for id, (one, other) in verdicts.items()
-        if one in places and other in places and one is not other
-    }
-    return sorted(apart, key=lambda id: (-apart[id], id))
