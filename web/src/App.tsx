@@ -20,6 +20,13 @@ const WriteStation = lazy(async () => ({
 }));
 const CheckDesk = lazy(async () => ({ default: (await import("./check/CheckDesk")).CheckDesk }));
 const TextDesk = lazy(async () => ({ default: (await import("./write/TextDesk")).TextDesk }));
+const TrustPage = lazy(async () => ({ default: (await import("./check/TrustPage")).TrustPage }));
+const SetsPage = lazy(async () => ({
+  default: (await import("./check/blind/SetsPage")).SetsPage,
+}));
+const JudgePage = lazy(async () => ({
+  default: (await import("./check/blind/JudgePage")).JudgePage,
+}));
 const LessonBoard = lazy(async () => ({
   default: (await import("./show/lesson/LessonBoard")).LessonBoard,
 }));
@@ -118,6 +125,9 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/check">
         <Route index element={<CheckDesk />} />
         <Route path="text" element={<Navigate to="/check?kind=word" replace />} />
+        <Route path="trust" element={<TrustPage />} />
+        <Route path="blind" element={<SetsPage />} />
+        <Route path="blind/:id" element={<JudgePage />} />
         <Route path=":letter" element={<CheckOfLetter letters={letters} />} />
       </Route>
       {(["show", "write"] as const).map((station) => (

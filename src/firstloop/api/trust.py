@@ -17,7 +17,7 @@ from firstloop.services import judgements_out, trusting
 router = APIRouter(prefix="/api/check", tags=["check"])
 
 
-class ShareOut(BaseModel):
+class AgreedOut(BaseModel):
     """How many of how many the teacher agreed with, and the ends of its 95 % interval; null where
     there are too few to say."""
 
@@ -34,8 +34,8 @@ class FindingTrustOut(BaseModel):
 
     code: Code
     name: str
-    blind: ShareOut
-    seen: ShareOut
+    blind: AgreedOut
+    seen: AgreedOut
     many: int
     missed: int
     doubted: bool
@@ -46,14 +46,14 @@ class PartTrustOut(BaseModel):
     """Agreement in a part of what was judged: a letter, a hand, a source."""
 
     name: str
-    share: ShareOut
+    share: AgreedOut
 
 
 class TrustOut(BaseModel):
     """How far the checker can be trusted here, on all findings, by finding and by part."""
 
-    seen: ShareOut
-    blind: ShareOut
+    seen: AgreedOut
+    blind: AgreedOut
     many: int
     findings: list[FindingTrustOut]
     letters: list[PartTrustOut]
@@ -74,8 +74,8 @@ class Form(StrEnum):
     JSON = "json"
 
 
-def _share_out(share: Share) -> ShareOut:
-    return ShareOut.model_validate(share, from_attributes=True)
+def _agreed_out(share: Share) -> AgreedOut:
+    return AgreedOut.model_validate(share, from_attributes=True)
 
 
 @router.get("/trust")
@@ -84,18 +84,18 @@ def get_trust(session: Db, school_class: Class) -> TrustOut:
     found = trusting.trust_in(session, school_class.id)
 
     def parts(of: dict[str, Share]) -> list[PartTrustOut]:
-        return [PartTrustOut(name=name, share=_share_out(one)) for name, one in of.items()]
+        return [PartTrustOut(name=name, share=_agreed_out(one)) for name, one in of.items()]
 
     return TrustOut(
-        seen=_share_out(found.seen),
-        blind=_share_out(found.blind),
+        seen=_agreed_out(found.seen),
+        blind=_agreed_out(found.blind),
         many=found.many,
         findings=[
             FindingTrustOut(
                 code=one.code,
                 name=NAMES[one.code],
-                blind=_share_out(one.blind),
-                seen=_share_out(one.seen),
+                blind=_agreed_out(one.blind),
+                seen=_agreed_out(one.seen),
                 many=one.many,
                 missed=one.missed,
                 doubted=one.is_doubted,

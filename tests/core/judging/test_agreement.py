@@ -69,6 +69,7 @@ def test_too_few_or_all_alike_is_no_figure() -> None:
     assert kappa_of_verdicts(two_who_judge(6, 9, 0.8)) is None
     assert kappa_of_verdicts([(Verdict.SECURE, Verdict.SECURE)] * 50) is None
     assert kappa_of_findings([(False, False)] * 50) is None
+    assert kappa_of_findings([(False, False), (True, False)] * 25) is None
 
 
 @pytest.mark.parametrize(("agreed", "of"), [(0, 10), (9, 10), (40, 55), (200, 200)])

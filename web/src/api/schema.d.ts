@@ -2509,6 +2509,21 @@ export interface components {
             name: string;
         };
         /**
+         * AgreedOut
+         * @description How many of how many the teacher agreed with, and the ends of its 95 % interval; null where
+         *     there are too few to say.
+         */
+        AgreedOut: {
+            /** Agreed */
+            agreed: number;
+            /** Of */
+            of: number;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+        };
+        /**
          * Alternative
          * @description One accepted way of writing a letter; the first of a letter is the hand's own.
          */
@@ -3352,8 +3367,8 @@ export interface components {
             code: components["schemas"]["Code"];
             /** Name */
             name: string;
-            blind: components["schemas"]["ShareOut-Output"];
-            seen: components["schemas"]["ShareOut-Output"];
+            blind: components["schemas"]["AgreedOut"];
+            seen: components["schemas"]["AgreedOut"];
             /** Many */
             many: number;
             /** Missed */
@@ -4488,7 +4503,7 @@ export interface components {
         PartTrustOut: {
             /** Name */
             name: string;
-            share: components["schemas"]["ShareOut-Output"];
+            share: components["schemas"]["AgreedOut"];
         };
         /**
          * PasswordIn
@@ -5192,27 +5207,12 @@ export interface components {
          * ShareOut
          * @description The minutes are shared out anew.
          */
-        "ShareOut-Input": {
+        ShareOut: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "share_out";
-        };
-        /**
-         * ShareOut
-         * @description How many of how many the teacher agreed with, and the ends of its 95 % interval; null where
-         *     there are too few to say.
-         */
-        "ShareOut-Output": {
-            /** Agreed */
-            agreed: number;
-            /** Of */
-            of: number;
-            /** Low */
-            low: number | null;
-            /** High */
-            high: number | null;
         };
         /**
          * Showing
@@ -5770,8 +5770,8 @@ export interface components {
          * @description How far the checker can be trusted here, on all findings, by finding and by part.
          */
         TrustOut: {
-            seen: components["schemas"]["ShareOut-Output"];
-            blind: components["schemas"]["ShareOut-Output"];
+            seen: components["schemas"]["AgreedOut"];
+            blind: components["schemas"]["AgreedOut"];
             /** Many */
             many: number;
             /** Findings */
@@ -5988,6 +5988,7 @@ export interface components {
 }
 export type AccountIn = components['schemas']['AccountIn'];
 export type AccountOut = components['schemas']['AccountOut'];
+export type AgreedOut = components['schemas']['AgreedOut'];
 export type Alternative = components['schemas']['Alternative'];
 export type AmountOut = components['schemas']['AmountOut'];
 export type AskedWith = components['schemas']['AskedWith'];
@@ -6188,8 +6189,7 @@ export type SetWords = components['schemas']['SetWords'];
 export type SetsOut = components['schemas']['SetsOut'];
 export type Shape = components['schemas']['Shape'];
 export type ShapeOut = components['schemas']['ShapeOut'];
-export type ShareOutInput = components['schemas']['ShareOut-Input'];
-export type ShareOutOutput = components['schemas']['ShareOut-Output'];
+export type ShareOut = components['schemas']['ShareOut'];
 export type Showing = components['schemas']['Showing'];
 export type SkipStep = components['schemas']['SkipStep'];
 export type SlipPicture = components['schemas']['SlipPicture'];
@@ -18821,7 +18821,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut-Input"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetTimes"] | components["schemas"]["FillLine"] | components["schemas"]["SetGap"] | components["schemas"]["CutDown"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
+                "application/json": components["schemas"]["MoveStep"] | components["schemas"]["TimeStep"] | components["schemas"]["SkipStep"] | components["schemas"]["NoteStep"] | components["schemas"]["ShareOut"] | components["schemas"]["TakeWord"] | components["schemas"]["SetWords"] | components["schemas"]["TakeLetter"] | components["schemas"]["SetSentence"] | components["schemas"]["SetAim"] | components["schemas"]["SetPrompt"] | components["schemas"]["SetTimes"] | components["schemas"]["FillLine"] | components["schemas"]["SetGap"] | components["schemas"]["CutDown"] | components["schemas"]["SetShape"] | components["schemas"]["SetRounds"];
             };
         };
         responses: {

@@ -108,7 +108,7 @@ export function LetterInk({
       </span>
     );
   }
-  if (!letter.data) return <span className={className} />;
+  if (!letter.data) return <span className={`block ${className}`} />;
   return (
     <InkOverModel attempt={attempt} letter={letter.data} label={label} className={className} />
   );

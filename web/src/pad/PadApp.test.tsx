@@ -402,3 +402,9 @@ test("a word of a sentence that is left out is a gap in its model", async () => 
   open();
   expect(await screen.findByRole("img", { name: "Is …" })).toBeVisible();
 });
+
+test("what the teacher said of the last one is told before the next", async () => {
+  give({ reminder: "Up to the top line." });
+  open();
+  expect(await screen.findByText("Up to the top line.")).toBeVisible();
+});

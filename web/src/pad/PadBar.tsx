@@ -40,7 +40,7 @@ export function PadBar({
         </PadButton>
       ) : null}
       <p role="status" className="min-w-0 flex-1 text-center text-xl">
-        {pad.answer?.say}
+        {pad.answer?.say ?? task.reminder}
         {enough ? <span className="sr-only">That is enough</span> : null}
       </p>
       {further ? (

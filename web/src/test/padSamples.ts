@@ -29,6 +29,7 @@ export function padTask(changes: Partial<PadTaskOut> = {}): PadTaskOut {
     rubbing_out: false,
     gap: "",
     further: "",
+    reminder: "",
     choose: [],
     now: new Date().toISOString(),
     let_go: [],

@@ -2,7 +2,7 @@
 import "@testing-library/jest-dom/vitest";
 import "fake-indexeddb/auto";
 
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { IDBFactory } from "fake-indexeddb";
 import { afterEach, beforeEach, vi } from "vitest";
 
@@ -38,6 +38,9 @@ Object.defineProperty(navigator, "storage", {
   value: { persist: () => Promise.resolve(true) },
   configurable: true,
 });
+
+// A machine with much else to do is given time; what is not there still fails.
+configure({ asyncUtilTimeout: 5000 });
 
 beforeEach(() => {
   vi.stubGlobal("indexedDB", new IDBFactory());

@@ -18,6 +18,12 @@ export function pathTo(station: Station, letter: string | undefined): string {
   return keeps && letter ? `/${station.key}/${letter}` : `/${station.key}`;
 }
 
+/** What stands in an address where a letter could, and is none. */
+const DESKS: Record<string, readonly string[]> = {
+  write: ["tally"],
+  check: ["trust", "blind"],
+};
+
 /** One pad at a desk is about a letter too, although the station itself is about the class. */
 function about(station: string): boolean {
   return (
@@ -34,6 +40,6 @@ export function placeOf(pathname: string): { station: string; letter: string | u
       : about(station) && rest.length === 1
         ? rest[0]
         : undefined;
-  const isDesk = station === "write" && letter === "tally";
+  const isDesk = DESKS[station]?.includes(letter ?? "") ?? false;
   return { station, letter: letter && !isDesk ? decodeURIComponent(letter) : undefined };
 }

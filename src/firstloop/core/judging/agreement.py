@@ -70,7 +70,8 @@ def wilson(agreed: int, of: int) -> tuple[float, float]:
 
 def kappa_of_verdicts(pairs: Sequence[tuple[Verdict, Verdict]]) -> Kappa | None:
     """Cohen's kappa (1960) with linear weights (1968): *nearly* for *secure* is half as far off as
-    *not yet*. Pairs in which one is unseen are left out. None: too few to say, or all alike.
+    *not yet*. Pairs in which one is unseen are left out. None: too few to say, or one of the two
+    always said the same, of which no agreement beyond chance can be told.
 
     >>> both = [(Verdict.SECURE, Verdict.SECURE), (Verdict.NOT_YET, Verdict.NOT_YET)]
     >>> kappa_of_verdicts(both * 10).value
@@ -88,7 +89,7 @@ def kappa_of_verdicts(pairs: Sequence[tuple[Verdict, Verdict]]) -> Kappa | None:
 
 
 def kappa_of_findings(pairs: Sequence[tuple[bool, bool]]) -> Kappa | None:
-    """Cohen's kappa, unweighted, of whether a finding is there. None: too few to say, all alike."""
+    """Cohen's kappa, unweighted, of whether a finding is there. None as for verdicts."""
     joint = np.zeros((2, 2))
     for one, other in pairs:
         joint[int(one), int(other)] += 1
@@ -99,11 +100,10 @@ def _kappa(joint: FloatArray, weights: FloatArray) -> Kappa | None:
     """Kappa of a table of counts, with a bootstrap over what was judged: to draw letters anew with
     replacement is to draw the cells of the table."""
     total = int(joint.sum())
-    if total < ENOUGH_TO_SAY:
+    said_one_thing = any((joint.sum(axis=axis) > 0).sum() < 2 for axis in (0, 1))
+    if total < ENOUGH_TO_SAY or said_one_thing:
         return None
     (value,) = _values(joint[None], weights)
-    if np.isnan(value):
-        return None
     rng = np.random.default_rng(SEED)
     drawn = rng.multinomial(total, (joint / total).ravel(), size=DRAWS).reshape(-1, *joint.shape)
     values = _values(drawn.astype(float), weights)
