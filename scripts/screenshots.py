@@ -44,15 +44,27 @@ def write_n_from_the_base_line(page: Page) -> None:
 
 
 def _check(page: Page) -> None:
-    page.get_by_role("button", name="Bram").click()
-    page.get_by_role("button", name="I see it otherwise").click()
+    for key in ("ArrowRight", "ArrowRight", "x"):
+        page.keyboard.press(key)
+    page.get_by_role("button", name="not so", pressed=True).wait_for()
 
 
 def _texts(page: Page) -> None:
     """A word whose double differs, its letter taken up."""
-    page.get_by_role("radio", name="Words").click()
     page.get_by_role("button", name="hammer by Anouk").click()
-    page.wait_for_load_state("networkidle")
+    page.get_by_role("heading", name="Anouk: word hammer").wait_for()
+
+
+def _trust(page: Page) -> None:
+    """After a pile is agreed to, and some letters are judged one by one."""
+    page.get_by_role("button", name="Compare").wait_for()
+    for key in "g" + "axaaa" * 3:
+        with page.expect_response("**/api/check/words"):
+            page.keyboard.press(key)
+        if key == "x":
+            page.keyboard.press("ArrowRight")
+    page.get_by_role("link", name="How far to trust it").click()
+    page.get_by_role("table").wait_for()
 
 
 def _hand(page: Page) -> None:
@@ -189,7 +201,6 @@ def _past_the_door(page: Page) -> None:
 
 
 OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {
-    "door": ("/", _door),
     "begin": ("/", _past_the_door),
 }
 
@@ -205,8 +216,9 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
     "settings": ("/settings", lambda _: None),
     "show": ("/show/n", _show),
-    "check": ("/check/n", _check),
-    "texts": ("/check/text", _texts),
+    "check": ("/check/m", _check),
+    "texts": ("/check?kind=word", _texts),
+    "trust": ("/check/m", _trust),
     "grow": ("/grow", lambda _: None),
     "write": ("/write", _room),  # from here on they add to the record
     "remote": ("/hand", _remote),

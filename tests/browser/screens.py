@@ -19,6 +19,8 @@ SCREENS = [
     "/write/text?kind=word&target=hen",
     "/check/n",
     "/check?kind=word",
+    "/check/trust",
+    "/check/blind",
     "/grow",
     "/settings",
     "/new-class",

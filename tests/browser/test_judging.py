@@ -201,3 +201,40 @@ def test_a_letter_is_laid_beside_and_over_the_childs_first(page: Page) -> None:
     expect(page.get_by_role("button", name="Compare")).to_be_visible()
     page.keyboard.press("c")
     expect(page.get_by_text("There is no other n of this child yet.")).to_be_visible()
+
+
+def test_two_thousand_letters_are_drawn_and_fetched_only_where_they_are_seen(
+    page: Page, record: Path
+) -> None:
+    database = Database(record)
+    with database.writing() as session:
+        copied = "pupil_id, letter, kind, source, help, hand_id, stage, handedness, ruling_top, "
+        copied += (
+            "ruling_drop, written_at, day, reads_as, way, direction, size, shape, say, checker"
+        )
+        again = f"INSERT INTO attempt ({copied}) SELECT {copied} FROM attempt LIMIT 30"
+        for _ in range(67):
+            session.execute(text(again))
+        session.execute(
+            text(
+                "INSERT INTO attempt_ink SELECT id, (SELECT strokes FROM attempt_ink LIMIT 1) "
+                "FROM attempt WHERE id NOT IN (SELECT attempt_id FROM attempt_ink)"
+            )
+        )
+    database.close()
+    fetched: list[int] = []
+    page.on(
+        "request",
+        lambda sent: fetched.append(sent.url.count("attempt=")) if "/things" in sent.url else None,
+    )
+    page.goto("/check/n")
+    expect(page.get_by_text("0 of 2040 judged")).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^n by")).first).to_be_visible()
+    assert page.get_by_role("button", name=re.compile("^n by")).count() < 80
+    assert sum(fetched) < 120
+    piles = page.get_by_role("list", name="Piles")
+    piles.hover()
+    for _ in range(20):
+        page.mouse.wheel(0, 700)
+    expect(page.get_by_role("button", name=re.compile(f"^n by {NAMES[0]}:"))).to_have_count(0)
+    assert page.get_by_role("button", name=re.compile("^n by")).count() < 80

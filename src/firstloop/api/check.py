@@ -219,7 +219,7 @@ def get_table(
         total=found.total,
         begin=begin,
         end=end,
-        days=found.days,
+        days=days,
         family=_family_out(session, school_class, asked.letter) if asked.letter else None,
     )
 

@@ -34,12 +34,11 @@ class Card:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Table:
-    """Cards in their piles, of how many that there are; and the days there are to choose from."""
+    """Cards in their piles, of how many that there are."""
 
     cards: list[Card]
     piles: list[Pile]
     total: int
-    days: list[date]
 
 
 def days_written(session: Session, class_id: int) -> list[date]:
@@ -65,9 +64,7 @@ def laid_out(session: Session, school_class: ClassRecord, asked: Asked, *, newes
         Thing(place, tuple(card.lying.to_mend), card.why, names.get(card.lying.pupil_id, ""))
         for place, card in enumerate(cards)
     ]
-    return Table(
-        cards, piles(things, doubted(spoken)), total, days_written(session, school_class.id)
-    )
+    return Table(cards, piles(things, doubted(spoken)), total)
 
 
 Days = dict[tuple[int, str, str], list[date]]

@@ -44,7 +44,7 @@ class Attempt(Base):
         Index("ix_attempt_letter_written_at", "letter", "written_at"),
         Index("ix_attempt_written_at", "written_at"),
         Index("ix_attempt_pupil_id_letter_written_at", "pupil_id", "letter", "written_at"),
-        Index("ix_attempt_pupil_id_day", "pupil_id", "day"),
+        Index("ix_attempt_pupil_id_day_letter", "pupil_id", "day", "letter"),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)

@@ -104,14 +104,16 @@ LOOKED_AT_LETTERS = 1000
 def gaps_between_letters(session: Session, class_id: int) -> list[float]:
     """Seconds from one letter of a child to its next, of the letters that the class wrote last with
     a pen, each by itself."""
+    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
     newest = (
         select(Attempt.pupil_id, Attempt.written_at)
-        .join(Pupil, Pupil.id == Attempt.pupil_id)
         .where(
-            Pupil.class_id == class_id,
+            # Sorted out one by one, from the newest on: by the index of children all that each of
+            # them ever wrote would be put in order first.
+            (Attempt.pupil_id + 0).in_(of_class),
             Attempt.kind == Kind.LETTER.value,
             Attempt.source == Source.PEN.value,
-            Attempt.text_id.is_(None),
+            Attempt.place.is_(None),  # by itself; the index of texts would not sort out much
         )
         .order_by(Attempt.written_at.desc())
         .limit(LOOKED_AT_LETTERS)

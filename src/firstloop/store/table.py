@@ -2,10 +2,11 @@
 the mapper, and without ink."""
 
 from collections import defaultdict
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from math import inf
+from operator import itemgetter
 from typing import Any, NamedTuple
 
 from sqlalchemy import ColumnElement, Select, func, literal, or_, select
@@ -27,6 +28,10 @@ from firstloop.store.texts import WrittenText
 
 AT_MOST = 3000
 """Things that lie on a table: more than a class hands in within a term; of more the newest."""
+
+BY_ITSELF = Attempt.place.is_(None)
+"""Not within a text. By its place, for SQLite would take the index of texts for one that sorts out
+much, and read the whole record by it."""
 
 FIRST_DAY, LAST_DAY = date.min, date.max
 
@@ -108,9 +113,11 @@ def lying(session: Session, class_id: int, asked: Asked) -> tuple[list[Lying], i
     return found[:AT_MOST], total
 
 
-def _from(session: Session, asked: Rows, made: Any) -> list[Lying]:
+def _from(
+    session: Session, asked: Rows, made: Callable[[Session, Sequence[Any]], list[Lying]]
+) -> list[Lying]:
     rows = session.connection().execute(asked.limit(AT_MOST)).all()
-    return made(session, asked.limit(AT_MOST), rows) if rows else []
+    return made(session, rows) if rows else []
 
 
 _VERDICTS = tuple(dimension.value for dimension in Dimension)
@@ -148,7 +155,7 @@ def _letters(of_class: Select[int], asked: Asked) -> Rows:
     if asked.letter is not None:
         query = query.where(Attempt.letter == asked.letter)
     if asked.letter is None and asked.finding is None:
-        query = query.where(Attempt.text_id.is_(None))
+        query = query.where(BY_ITSELF)
     if asked.finding is not None:
         has_it = select(FindingRow.attempt_id).where(FindingRow.code == asked.finding.value)
         query = query.where(or_(Attempt.id.in_(has_it), _missed(asked.finding)))
@@ -223,8 +230,8 @@ def _missed(code: Code) -> ColumnElement[bool]:
     )
 
 
-def _of_attempts(session: Session, asked: Rows, rows: Iterable[Any]) -> list[Lying]:
-    these = asked.with_only_columns(Attempt.id).subquery()
+def _of_attempts(session: Session, rows: Sequence[Any]) -> list[Lying]:
+    these = [row.id for row in rows]
     connection = session.connection()
     found: dict[int, list[Found]] = defaultdict(list)
     of_these = (
@@ -235,23 +242,22 @@ def _of_attempts(session: Session, asked: Rows, rows: Iterable[Any]) -> list[Lyi
             FindingRow.measure,
             FindingRow.limit,
         )
-        .join(these, these.c.id == FindingRow.attempt_id)
+        .where(FindingRow.attempt_id.in_(these))
         .order_by(FindingRow.attempt_id, FindingRow.position)
     )
     for attempt_id, name, severity, measure, limit in connection.execute(of_these):
         if code := upgrades.code(name):
             found[attempt_id].append(Found(code, Verdict(severity), measure, limit))
-    best = select(HandedIn.attempt_id).where(HandedIn.is_best)
-    chosen = set(session.scalars(best.join(these, these.c.id == HandedIn.attempt_id)))
+    best = select(HandedIn.attempt_id).where(HandedIn.is_best, HandedIn.attempt_id.in_(these))
+    chosen = set(session.scalars(best))
     words = _words(session, rows)
     return [
-        _lying(row, About(attempt_id=row.id), found[row.id], words, row.id in chosen)
+        _lying(row, About(attempt_id=row.id), found[row.id], words, chosen=row.id in chosen)
         for row in rows
     ]
 
 
-def _of_texts(session: Session, asked: Rows, rows: Iterable[Any]) -> list[Lying]:
-    del asked
+def _of_texts(session: Session, rows: Sequence[Any]) -> list[Lying]:
     words = _words(session, rows)
     made = []
     for row in rows:
@@ -279,25 +285,41 @@ def _words(session: Session, rows: Iterable[Any]) -> Words:
     return found
 
 
-def _lying(row: Any, about: About, found: list[Found], words: Words, chosen: bool) -> Lying:
+# Looked up, not called: there are thousands.
+_VERDICT_OF: dict[str, Verdict] = {one.value: one for one in Verdict}
+_KIND_OF, _SOURCE_OF, _HELP_OF = (
+    {one.value: one for one in Kind},
+    {one.value: one for one in Source},
+    {one.value: one for one in Help},
+)
+_DIMENSIONS = tuple(
+    (one, itemgetter(one.value), itemgetter(f"her_{one.value}")) for one in Dimension
+)
+
+
+def _lying(row: Any, about: About, found: list[Found], words: Words, *, chosen: bool) -> Lying:
     said = words.get(row.judgement_id, {})
-    checked = {d: getattr(row, d.value) for d in Dimension}
-    hers = {d: getattr(row, f"her_{d.value}") for d in Dimension}
+    seen = row._mapping
+    verdicts, is_overruled = {}, bool(said)
+    for dimension, checked_of, hers_of in _DIMENSIONS:
+        checked, hers = checked_of(seen), hers_of(seen)
+        verdicts[dimension] = _VERDICT_OF[hers or checked]
+        is_overruled |= hers is not None and hers != checked
     return Lying(
         about=about,
         pupil_id=row.pupil_id,
-        kind=Kind(row.kind),
+        kind=_KIND_OF[row.kind],
         target=row.target,
-        source=Source(row.source),
-        help=Help(row.help),
+        source=_SOURCE_OF[row.source],
+        help=_HELP_OF[row.help],
         written_at=row.written_at,
         day=row.day,
-        verdicts={d: Verdict(hers[d] or checked[d]) for d in Dimension},
+        verdicts=verdicts,
         found=tuple(one for one in found if said.get(one.code) is not OnFinding.NOT_SO),
         missed=frozenset(code for code, word in said.items() if word is OnFinding.MISSED),
         is_checked=is_judged_by(row.checker),
         is_judged=row.judgement_id is not None,
-        is_overruled=any(hers[d] not in (None, checked[d]) for d in Dimension) or bool(said),
+        is_overruled=is_overruled,
         set_aside=bool(row.set_aside),
         has_note=bool(row.has_note),
         chosen=chosen,

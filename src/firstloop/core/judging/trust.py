@@ -12,7 +12,7 @@ from firstloop.core.judging.agreement import ENOUGH_TO_SAY, wilson
 
 MOSTLY = 0.5
 """[share] A finding is doubted where even the low end of the 95 % interval of "not so" is above:
-nine of the first ten, fourteen of twenty."""
+nine of the first ten, fifteen of twenty."""
 
 AT_ODDS_FROM = 3
 """[count] A finding that was overruled so often is looked at first when it comes again, long before

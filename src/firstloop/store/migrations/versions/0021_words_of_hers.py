@@ -42,7 +42,7 @@ def upgrade() -> None:
         )
     )
     op.drop_column("written_text", "judgement")
-    op.create_index("ix_attempt_pupil_id_day", "attempt", ["pupil_id", "day"])
+    op.create_index("ix_attempt_pupil_id_day_letter", "attempt", ["pupil_id", "day", "letter"])
     op.create_index("ix_written_text_pupil_id_day", "written_text", ["pupil_id", "day"])
 
 
