@@ -196,6 +196,7 @@ REQUESTS = (
     good("GET /api/blind/sets"),
     good("GET /api/blind/sets/{set_id}", set_id=1),
     good("PUT /api/blind/sets/{set_id}/letters/{attempt_id}", SEEN, set_id=1, attempt_id=1),
+    good("GET /api/check/wall", query={"attempt": "1", "names": "false"}),
     good("GET /api/check/things", query={"attempt": "1", "text": "1"}),
     good("POST /api/check/words", {"words": [{"attempt_id": 1, "said": JUDGED}], "many": False}),
     good("GET /api/check/attempts/{attempt_id}/closer", attempt_id=1),

@@ -153,3 +153,15 @@ def test_another_classs_letters_are_not_there(
         sent = {"words": [{"attempt_id": written[0], "said": {}}]}
         assert other.post("/api/check/words", json=sent).status_code in (404, 409)
     assert letters_on_table(client, "n")[0]["judgement"] is None
+
+
+def test_letters_for_the_wall_are_printed_by_name_or_without(
+    client: TestClient, written: list[int]
+) -> None:
+    asked = {"attempt": [*written, 999]}
+    page = client.get("/api/check/wall", params=asked)
+    assert page.headers["content-type"] == "application/pdf"
+    assert page.content.startswith(b"%PDF")
+    nameless = client.get("/api/check/wall", params=asked | {"names": False}).content
+    assert len(nameless) < len(page.content)
+    assert client.get("/api/check/wall").status_code == 422

@@ -3,7 +3,7 @@
 from datetime import date, datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field, model_validator
 
 from firstloop.api.attempts import AttemptOut, attempt_out
@@ -287,6 +287,28 @@ def get_things(
             for one in texts.some(session, school_class.id, text_ids)
         ],
     )
+
+
+@router.get("/wall", response_class=Response)
+def get_wall(
+    session: Db,
+    school_class: Class,
+    attempt_ids: Annotated[Ids, Query(alias="attempt", min_length=1)],
+    *,
+    names: bool = True,
+) -> Response:
+    """Letters that the teacher chose for the wall, as PDF, in the order of the children's names, or
+    without them."""
+    from firstloop.paper.wall_page import OnTheWall, wall_page  # noqa: PLC0415  # slow to load
+
+    found = attempts.some(session, school_class.id, attempt_ids)
+    ink = inks.of(session, [one.id for one in found])
+    letters = [
+        OnTheWall(one.pupil.name if names else "", ink[one.id]) for one in found if one.id in ink
+    ]
+    page = wall_page(letters, school_class.ruling)
+    named = 'inline; filename="wall.pdf"'
+    return Response(page, media_type="application/pdf", headers={"Content-Disposition": named})
 
 
 @router.post("/words")

@@ -3,18 +3,16 @@
 from io import BytesIO
 
 import numpy as np
-from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.letters import Hand, draw
-from firstloop.core.letters.ruling import Ruling, rules
+from firstloop.core.letters.ruling import Ruling
 from firstloop.core.teaching.under_way import Moment, UnderWay
 from firstloop.core.text.words import compose
+from firstloop.paper.ruled import INK, RULE, SOFT, draw_ink, draw_rules
 
-INK, RULE, SOFT = HexColor("#1c2b45"), HexColor("#7fb0ab"), HexColor("#5b6478")
-COLOURED = HexColor("#cf6f45")
 WIDTH, HEIGHT = A4
 MARGIN = 18 * mm
 X_HEIGHT = 7 * mm
@@ -80,30 +78,11 @@ def _fitted(canvas: Canvas, text: str, size: float = 11) -> str:
 
 def _line_of(canvas: Canvas, text: str, hand: Hand, ruling: Ruling, base: float) -> None:
     """What is new, written on the class's lines."""
-    for rule in rules(ruling, 0.0, (WIDTH - 2 * MARGIN) / X_HEIGHT):
-        canvas.setStrokeColor(COLOURED if rule.coloured else RULE)
-        (x0, y0), (x1, y1) = rule.start, rule.end
-        canvas.setLineWidth(rule.weight * X_HEIGHT)
-        canvas.setDash([rule.dash * X_HEIGHT] if rule.dash else [])
-        canvas.line(
-            MARGIN + x0 * X_HEIGHT,
-            base + y0 * X_HEIGHT,
-            MARGIN + x1 * X_HEIGHT,
-            base + y1 * X_HEIGHT,
-        )
-    canvas.setDash([])
-    canvas.setStrokeColor(INK)
-    canvas.setLineCap(1)
-    canvas.setLineJoin(1)
-    canvas.setLineWidth(0.09 * X_HEIGHT)
+    draw_rules(canvas, ruling, (MARGIN, base), WIDTH - 2 * MARGIN, X_HEIGHT)
     left = MARGIN + X_HEIGHT
     for part in text.split():
         paths = draw(compose(part, hand).script, hand.proportions, ruling).inked()
         every = np.concatenate(paths)
-        for path in paths:
-            pen = canvas.beginPath()
-            for at, (x, y) in enumerate(path.tolist()):
-                place = left + (x - float(every[:, 0].min())) * X_HEIGHT, base + y * X_HEIGHT
-                (pen.lineTo if at else pen.moveTo)(*place)
-            canvas.drawPath(pen)
+        from_left = left - float(every[:, 0].min()) * X_HEIGHT
+        draw_ink(canvas, paths, (from_left, base), X_HEIGHT, 0.09)
         left += (float(np.ptp(every[:, 0])) + 1.5) * X_HEIGHT

@@ -126,6 +126,15 @@ test("S sets aside what is nobody's letter", async () => {
   expect(said()[0]?.words[0]?.said).toMatchObject({ set_aside: true });
 });
 
+test("B chooses for the wall, and what is chosen is printed together", async () => {
+  const { user } = putUp(<CheckDesk />);
+  await screen.findByRole("list", { name: "What was seen" });
+  await user.keyboard("b{ArrowRight}b");
+  const print = await screen.findByRole("link", { name: "Print 2 for the wall" });
+  expect(print).toHaveAttribute("href", "/api/check/wall?attempt=1&attempt=2");
+  expect(screen.getByRole("button", { name: /^l by Jori.*for the wall/ })).toBeVisible();
+});
+
 test("something that was missed is added by its name", async () => {
   const { user } = putUp(<CheckDesk />);
   await user.click(await screen.findByRole("combobox", { name: "Something else is there" }));

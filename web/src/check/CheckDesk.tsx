@@ -3,14 +3,15 @@ import { Undo2 } from "lucide-react";
 import { useMemo, useReducer } from "react";
 import { Link, useSearchParams } from "react-router";
 
+import { addressOf } from "../api/client";
 import { useClassroom } from "../api/queries";
 import type { TableOut } from "../api/schema";
-import { type Key, keyOf, useTable, useThing } from "../api/tableQueries";
+import { aboutOf, type Key, keyOf, useTable, useThing } from "../api/tableQueries";
 import { Button } from "../ui/Button";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { askedOf } from "./asked";
-import { beside, EMPTY, inOrder, pilesOf, step } from "./desk";
+import { beside, type Desk, EMPTY, inOrder, pilesOf, step } from "./desk";
 import { Filters } from "./Filters";
 import { LetterPanel } from "./LetterPanel";
 import { Piles } from "./Piles";
@@ -69,6 +70,9 @@ function Table({ table, names }: { table: TableOut; names: ReadonlyMap<number, s
     t: () => {
       if (current) act({ do: "take out", key: current });
     },
+    b: () => {
+      if (current?.startsWith("attempt")) act({ do: "wall", key: current });
+    },
     u: words.undo,
   });
   if (!first || !current) return <Nothing table={table} />;
@@ -82,7 +86,7 @@ function Table({ table, names }: { table: TableOut; names: ReadonlyMap<number, s
           takeUp={takeUp}
           agreeToPile={words.agreeToPile}
         />
-        <Below table={table} canUndo={desk.undo.length > 0} words={words} />
+        <Below table={table} desk={desk} words={words} />
       </div>
       <TakenUp key={current} which={current} words={words} />
     </div>
@@ -90,7 +94,8 @@ function Table({ table, names }: { table: TableOut; names: ReadonlyMap<number, s
 }
 
 /** How much lies there and is judged; what was done last, and how to take it back. */
-function Below({ table, canUndo, words }: { table: TableOut; canUndo: boolean; words: Words }) {
+function Below({ table, desk, words }: { table: TableOut; desk: Desk; words: Words }) {
+  const wall = [...desk.wall].map((key) => aboutOf(key).attempt_id);
   const judged = table.cards.filter((card) => card.judged).length;
   const more =
     table.total > table.cards.length ? `, the newest of ${table.total}: choose fewer days` : "";
@@ -102,7 +107,17 @@ function Below({ table, canUndo, words }: { table: TableOut; canUndo: boolean; w
       <p role="status" className="min-w-0 flex-1 truncate text-right">
         {words.told}
       </p>
-      {canUndo ? (
+      {wall.length > 0 ? (
+        <a
+          href={addressOf("/api/check/wall", { query: { attempt: wall } })}
+          target="_blank"
+          rel="noreferrer"
+          className="underline underline-offset-4"
+        >
+          {`Print ${wall.length} for the wall`}
+        </a>
+      ) : null}
+      {desk.undo.length > 0 ? (
         <Button small onClick={words.undo} aria-keyshortcuts="u">
           <Undo2 aria-hidden size={18} /> Undo
         </Button>

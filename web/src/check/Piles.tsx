@@ -71,6 +71,7 @@ export function Piles({
                       name={names.get(card.pupil_id) ?? "a child who has left"}
                       current={keyOf(card) === desk.current}
                       isOut={desk.out.has(keyOf(card))}
+                      onWall={desk.wall.has(keyOf(card))}
                       takeUp={takeUp}
                     />
                   ))}

@@ -1,5 +1,5 @@
 /** Something on the table as it was written, with what is held of it; what is in sight has its ink. */
-import { Eye, Star } from "lucide-react";
+import { Eye, Pin, Ruler, Star } from "lucide-react";
 
 import { useClassroom, useLetter } from "../api/queries";
 import type { AttemptOut as Attempt, CardOut as Card } from "../api/schema";
@@ -21,6 +21,7 @@ export function Tile({
   name,
   current,
   isOut,
+  onWall,
   columns,
   takeUp,
 }: {
@@ -29,6 +30,7 @@ export function Tile({
   current: boolean;
   /** Taken out of its pile: not agreed to with the rest. */
   isOut: boolean;
+  onWall: boolean;
   columns: number;
   takeUp: (key: Key) => void;
 }) {
@@ -37,6 +39,11 @@ export function Tile({
     (one) => `${one.name.toLowerCase()} ${VERDICT_NAMES[card[one.key]]}`,
   ).join(", ");
   const why = card.why.map((one) => WHY[one]);
+  const marks = [
+    ...(card.chosen ? ["the child’s own choice"] : []),
+    ...(card.best ? ["the best by its measures"] : []),
+    ...(onWall ? ["for the wall"] : []),
+  ];
   return (
     <button
       type="button"
@@ -50,7 +57,7 @@ export function Tile({
       style={{ gridColumn: `span ${columns}` }}
       className="relative flex h-full w-full flex-col rounded-lg border-2 border-crease bg-leaf p-1.5 text-left hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash data-out:border-dashed data-out:border-ember"
     >
-      <span className="sr-only">{`${card.target} by ${name}: ${about}. ${why.join(", ")}`}</span>
+      <span className="sr-only">{`${card.target} by ${name}: ${about}. ${[...why, ...marks].join(", ")}`}</span>
       <span aria-hidden className="flex h-[7.4rem] w-full shrink-0">
         <TileInk card={card} name={name} />
       </span>
@@ -64,7 +71,11 @@ export function Tile({
       </span>
       <span aria-hidden className="flex h-5 items-center gap-1.5 text-xs text-soft">
         <span className="truncate">{stateOf(card, isOut) ?? why[0] ?? ""}</span>
-        {card.chosen ? <Star size={14} className="ml-auto shrink-0 text-honey" /> : null}
+        <span className="ml-auto flex shrink-0 gap-1">
+          {onWall ? <Pin size={15} className="text-ember" /> : null}
+          {card.best ? <Ruler size={15} className="text-rule-deep" /> : null}
+          {card.chosen ? <Star size={15} className="text-honey" /> : null}
+        </span>
       </span>
     </button>
   );

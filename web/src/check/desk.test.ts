@@ -51,6 +51,12 @@ test("what is taken out is put back by the same key", () => {
   expect(step(out, { do: "take out", key: "attempt 1" }).out.size).toBe(0);
 });
 
+test("what is chosen for the wall is taken down by the same key", () => {
+  const up = step(EMPTY, { do: "wall", key: "attempt 2" });
+  expect([...up.wall]).toEqual(["attempt 2"]);
+  expect(step(up, { do: "wall", key: "attempt 2" }).wall.size).toBe(0);
+});
+
 test("undone leads back to where it was said, one word after the other", () => {
   const undo = (at: "attempt 1" | "attempt 3") => ({ said: "", words: [], many: false, at });
   let desk = step(EMPTY, { do: "said", undo: undo("attempt 1"), next: "attempt 3" });

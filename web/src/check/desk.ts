@@ -22,6 +22,8 @@ export interface Desk {
   current: Key | undefined;
   /** What is not agreed to with the rest of its pile. */
   out: ReadonlySet<Key>;
+  /** What she chose for the wall. */
+  wall: ReadonlySet<Key>;
   /** How to take back what was said, the latest last. */
   undo: readonly Undo[];
 }
@@ -37,25 +39,32 @@ export interface Undo {
 export type Step =
   | { do: "take up"; key: Key | undefined }
   | { do: "take out"; key: Key }
+  | { do: "wall"; key: Key }
   | { do: "said"; undo: Undo; next: Key | undefined }
   | { do: "undone" };
 
-export const EMPTY: Desk = { current: undefined, out: new Set(), undo: [] };
+export const EMPTY: Desk = { current: undefined, out: new Set(), wall: new Set(), undo: [] };
 
 export function step(desk: Desk, one: Step): Desk {
   switch (one.do) {
     case "take up":
       return { ...desk, current: one.key };
-    case "take out": {
-      const out = new Set(desk.out);
-      if (!out.delete(one.key)) out.add(one.key);
-      return { ...desk, out };
-    }
+    case "take out":
+      return { ...desk, out: turned(desk.out, one.key) };
+    case "wall":
+      return { ...desk, wall: turned(desk.wall, one.key) };
     case "said":
       return { ...desk, current: one.next, undo: [...desk.undo, one.undo] };
     case "undone":
       return { ...desk, current: desk.undo.at(-1)?.at, undo: desk.undo.slice(0, -1) };
   }
+}
+
+/** With a key that was not there, without one that was. */
+function turned(keys: ReadonlySet<Key>, key: Key): ReadonlySet<Key> {
+  const others = new Set(keys);
+  if (!others.delete(key)) others.add(key);
+  return others;
 }
 
 export function pilesOf(table: TableOut): Pile[] {

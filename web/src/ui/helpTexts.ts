@@ -77,6 +77,7 @@ export const HELP: Record<"plan" | "show" | "write" | "check" | "grow" | "settin
       ["space", "replay"],
       ["v", "replay more slowly"],
       ["c", "compare"],
+      ["b", "for the wall, or not"],
       ...EVERYWHERE,
     ],
   },
