@@ -124,7 +124,7 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/new-class" element={<FirstSteps hasClass />} />
       <Route path="/check">
         <Route index element={<CheckDesk />} />
-        <Route path="text" element={<Navigate to="/check?kind=word" replace />} />
+        <Route path="text" element={<Navigate to="/check" replace />} />
         <Route path="trust" element={<TrustPage />} />
         <Route path="blind" element={<SetsPage />} />
         <Route path="blind/:id" element={<JudgePage />} />
