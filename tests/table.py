@@ -1,13 +1,11 @@
 """What lies on the table, and words on it, for tests that ask about something else."""
 
-from collections.abc import Mapping
 from datetime import UTC, datetime
 from typing import Any
 
 from fastapi.testclient import TestClient
 from sqlalchemy import select
 
-from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.judging.word import Word
 from firstloop.services import judging
 from firstloop.services.judging import Said
@@ -21,10 +19,6 @@ from tests.teachers import teacher_of
 
 NOON = datetime(2026, 9, 7, 12, 0, tzinfo=UTC)
 EVER = {"begin": "0001-01-01", "end": "9999-12-31"}
-
-
-def seen_otherwise(verdicts: Mapping[Dimension, Verdict], note: str = "") -> Word:
-    return Word(verdicts=verdicts, note=note)
 
 
 def judge(
@@ -70,4 +64,5 @@ def letters_on_table(client: TestClient, letter: str, **asked: Any) -> list[Any]
 
 
 def texts_on_table(client: TestClient, **asked: Any) -> list[Any]:
-    return [one for one in things(client, **asked)["texts"] if one["kind"] != "letter"]
+    found: list[Any] = things(client, **asked)["texts"]
+    return found

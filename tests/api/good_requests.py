@@ -103,7 +103,7 @@ CODE, PAD_TOKEN, PAD_DEVICE = "otter kite", "a pad's token", "a pad's device"
 HERSELF = {"name": "Ms Reed", "password": PASSWORD}
 SOUND = base64.b64encode(b"OggS" + b"\0" * 40).decode()
 BLIND_SET: dict[str, Any] = {
-    "name": "Autumn", "size": 20, "begin": "2026-01-01", "end": "2999-12-31", "readers": [1]
+    "name": "Autumn", "size": 20, "readers": [1]
 }  # fmt: skip
 SEEN = {"direction": "secure", "size": "nearly", "shape": "not_yet", "codes": ["open_gap"]}
 JUDGED = {"direction": "nearly", "size": "secure", "note": "I saw it.\nTwice."}

@@ -12,7 +12,7 @@ from fastapi.testclient import TestClient
 from firstloop.store.database import Database
 from tests import letters
 from tests.api.test_api import hand_in
-from tests.api.test_table import BEGUN_LOW, GOOD, piles, say
+from tests.api.test_table import BEGUN_LOW, GOOD, say
 from tests.apps import app_over
 from tests.table import letters_on_table
 from tests.teachers import signed_in, teacher_of
@@ -68,7 +68,7 @@ def test_judgements_leave_as_csv_and_json_without_names_unless_they_are_wished(
     client: TestClient,
 ) -> None:
     id = hand_in(client, BEGUN_LOW)["id"]
-    say(client, id, findings={"start_place": "not_so"}, note="=1+1")
+    say(client, id, findings={"start_place": "not_so"})
     text = client.get("/api/check/judgements/csv").text
     (row,) = list(csv.DictReader(StringIO(text)))
     assert "Mila" not in text
@@ -90,7 +90,7 @@ def blind_set(client: TestClient, database: Database) -> Any:
     for at in range(24):
         hand_in(client, BEGUN_LOW if at % 2 else GOOD, pupil_id=1 + at % 2)
     readers = [teacher_of(database), teacher_of(database, "Mr Wren")]
-    sent = {"name": "Autumn", "size": 20, "begin": "2000-01-01", "end": "2999-12-31"}
+    sent = {"name": "Autumn", "size": 20}
     answer = client.post("/api/check/sets", json=sent | {"readers": readers})
     assert answer.status_code == 201, answer.text
     return answer.json()
@@ -166,14 +166,7 @@ def test_a_set_is_not_there_for_who_does_not_judge_it(
 
 def test_too_few_letters_for_a_set_is_said(client: TestClient, database: Database) -> None:
     hand_in(client, GOOD)
-    sent = {"name": "A", "size": 20, "begin": "2000-01-01", "end": "2999-12-31", "readers": [1]}
+    sent = {"name": "A", "size": 20, "readers": [1]}
     answer = client.post("/api/check/sets", json=sent)
     assert answer.status_code == 422
     assert "there are 1 letters to choose from" in answer.json()["detail"]
-
-
-def test_a_note_that_a_table_program_would_reckon_stays_out_of_the_piles(
-    client: TestClient,
-) -> None:
-    say(client, hand_in(client, GOOD)["id"], note="look again")
-    assert "first" in piles(client)

@@ -4,6 +4,7 @@ from datetime import timedelta
 from typing import Any
 
 import pytest
+from sqlalchemy import text
 
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Help, Kind
@@ -147,18 +148,36 @@ def test_a_text_that_is_nobodys_takes_its_letters_along_and_brings_them_back(
 
     def say(word: Word | None) -> Any:
         said = [Said(About(text_id=kept.id), word)]
-        (text,) = judging.judge(database, school_class.id, author, said, NOON).texts
+        (whole,) = judging.judge(database, school_class.id, author, said, NOON).texts
         with database.session() as session:
             found = attempts.some(session, school_class.id, list(kept.attempts.values()))
             days = practice_days.of_class(session, school_class.id)
-        return text, [one.judgement for one in found], days
+        return whole, [one.judgement for one in found], days
 
     before = say(None)[2]
-    text, words, days = say(Word(set_aside=True))
-    assert text.judgement.word.set_aside
+    letter = next(iter(kept.attempts.values()))
+    judge(database, school_class.id, letter, Word(note="hers"))
+    hers = say(None)[1]
+    whole, words, days = say(Word(set_aside=True))
+    assert whole.judgement.word.set_aside
     assert all(one.word.set_aside for one in words)
     assert days == {}
-    assert say(None)[1:] == ([None] * len(words), before)
+    assert say(None)[1:] == (hers, before)
+    assert sum(one is not None for one in hers) == 1  # what she had said of a letter is there again
+
+
+def test_what_a_colleague_said_who_is_gone_stays_when_she_speaks(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    kept = write()
+    judge(database, school_class.id, kept.id, NO, by="Mr Wren", is_teacher=False)
+    judge(database, school_class.id, kept.id, Word())
+    with database.writing() as session:
+        session.execute(text("UPDATE judgement SET account_id = NULL WHERE NOT counts"))
+    judge(database, school_class.id, kept.id, Word(), at=NOON + timedelta(hours=1))
+    with database.session() as session:
+        words = words_on(session, school_class.id, About(attempt_id=kept.id))
+    assert [one.author for one in words] == ["Ms Reed", None]
 
 
 def test_all_words_are_kept_or_none(

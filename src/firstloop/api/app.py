@@ -24,6 +24,7 @@ from firstloop.api import (
     second_eyes,
     session,
     show,
+    table,
     texts,
     tiles,
     trust,
@@ -46,7 +47,10 @@ FOR_TEACHERS = (school.router, beginning.router, second_eyes.for_readers)
 FOR_THE_CLASSS_TEACHER = (
     *(
         one.router
-        for one in (write, classroom, roster, show, check, texts, trust, second_eyes, grow)
+        for one in (
+            *(write, classroom, roster, show, table, check, texts),
+            *(trust, second_eyes, grow),
+        )
     ),
     *room.ROUTERS,
     *plan.ROUTERS,

@@ -1,6 +1,6 @@
-"""Check: all that a class wrote on one table, and the teacher's word on it."""
+"""Check: what lies on the table looked at, with its ink, and the teacher's word on it."""
 
-from datetime import date, datetime
+from collections.abc import Collection
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
@@ -9,26 +9,20 @@ from pydantic import BaseModel, Field, model_validator
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Db, Doubts, Hers, Now, Record
 from firstloop.api.drawings import Point
-from firstloop.api.sent import AskedId, Id, Key, PathId, PathName, Sent
+from firstloop.api.sent import AskedId, Id, PathId, PathName, Sent
 from firstloop.api.texts import TextOut, text_out
 from firstloop.api.words_said import JudgementIn, JudgementOut, said_out, word_from
-from firstloop.core.checking.say.catalogue import CATALOGUE
-from firstloop.core.checking.say.names import NAMES
-from firstloop.core.contract import Code, Dimension, Verdict
+from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
-from firstloop.core.evidence.task import Help, Kind, Source
-from firstloop.core.judging.look_first import Reason
-from firstloop.core.judging.piles import FIRST, WELL
 from firstloop.core.judging.pointed_out import Mark
-from firstloop.core.judging.word import DIMENSION_OF, SHOWS_IN, Aspect, How
-from firstloop.services import closer, judging, schemes, table
+from firstloop.core.judging.word import How
+from firstloop.services import closer, judging
 from firstloop.services.judging import Said
 from firstloop.services.trusting import doubted_in
 from firstloop.store import attempts, inks, texts
 from firstloop.store.database import Session
 from firstloop.store.judging import About
-from firstloop.store.records import AttemptRecord, ClassRecord
-from firstloop.store.table import Asked
+from firstloop.store.records import AttemptRecord
 
 router = APIRouter(prefix="/api/check", tags=["check"])
 
@@ -36,101 +30,11 @@ AT_ONCE = 100
 """Things of which ink and findings are asked for at once, and that are judged in one press."""
 
 
-class TableQuery(Sent):
-    """Which things lie on the table: of which days (none: the last on which the class wrote; where
-    something is sorted out the last term), and of these only what fits all the rest; `newest`: of
-    each child and task only the newest."""
-
-    begin: date | None = None
-    end: date | None = None
-    lesson: AskedId | None = None
-    pupil: AskedId | None = None
-    letter: Key | None = None
-    pair: Key | None = None
-    kind: Kind | None = None
-    finding: Code | None = None
-    help: Help | None = None
-    source: Source | None = None
-    judged: bool | None = None
-    set_aside: bool = False
-    newest: bool = False
-
-    @property
-    def sorts_out(self) -> bool:
-        """Whether only some things of a day are asked for."""
-        some = (self.lesson, self.pupil, self.letter, self.pair, self.kind, self.finding)
-        return any(one is not None for one in (*some, self.help, self.source))
-
-
-class CardOut(BaseModel):
-    """Something on the table: an attempt or a text by its id, what it is, the verdicts that count,
-    why it wants her eye, and her word at a glance. `chosen`: the child's own choice; `best`: by its
-    measures the best that the child wrote of it that day."""
-
-    attempt_id: int | None
-    text_id: int | None
-    pupil_id: int
-    kind: Kind
-    target: str
-    source: Source
-    help: Help
-    written_at: datetime
-    direction: Verdict
-    size: Verdict
-    shape: Verdict
-    why: list[Reason]
-    judged: bool
-    overruled: bool
-    set_aside: bool
-    chosen: bool
-    best: bool
-
-
-class PileOut(BaseModel):
-    """Things that are alike: `first` want her eye before all else, `well` have nothing to be
-    mended, the others are called by a finding; the places of their cards."""
-
-    key: str
-    name: str
-    cards: list[int]
-
-
-class TaughtTogether(BaseModel):
-    """A family, as large as the class takes them in one lesson."""
-
-    name: str
-    letters: list[str]
-
-
-class TableOut(BaseModel):
-    """What lies on the table, in its piles, of how many; from which day to which; on which days the
-    class wrote, the newest first; and of one letter the family that it is taught in, if any."""
-
-    cards: list[CardOut]
-    piles: list[PileOut]
-    total: int
-    begin: date
-    end: date
-    days: list[date]
-    family: TaughtTogether | None
-
-
 class ThingsOut(BaseModel):
     """Attempts and texts with their ink, what the checker says and the word that counts."""
 
     attempts: list[AttemptOut]
     texts: list[TextOut]
-
-
-class CodeOut(BaseModel):
-    """A finding that she can add: what it is called in a list, and what it is about, of a text
-    besides; `of_texts`: only a text shows it."""
-
-    code: Code
-    name: str
-    dimension: Dimension
-    aspect: Aspect | None
-    of_texts: bool
 
 
 class SaidIn(Sent):
@@ -181,92 +85,7 @@ class PairOut(BaseModel):
     best: int | None
 
 
-PILE_NAMES = {FIRST: "Look at these first", WELL: "Nothing to mend"}
-
 Ids = Annotated[list[AskedId], Query(max_length=AT_ONCE)]
-
-
-@router.get("/table")
-def get_table(
-    session: Db, school_class: Class, now: Now, asked: Annotated[TableQuery, Query()]
-) -> TableOut:
-    """What the class wrote, in piles of the same slip."""
-    days = table.days_written(session, school_class.id)
-    latest = days[0] if days else now.date()
-    end = asked.end or max(asked.begin or latest, latest)
-    begin = asked.begin or (min(days[-1], end) if asked.sorts_out and days else end)
-    query = Asked(
-        begin,
-        end,
-        asked.lesson,
-        asked.pupil,
-        asked.letter,
-        asked.pair,
-        asked.kind,
-        asked.finding,
-        asked.help,
-        asked.source,
-        asked.judged,
-        asked.set_aside,
-    )
-    found = table.laid_out(session, school_class, query, newest=asked.newest)
-    return TableOut(
-        cards=[_card_out(card) for card in found.cards],
-        piles=[
-            PileOut(key=one.key, name=_pile_name(one.key), cards=list(one.places))
-            for one in found.piles
-        ],
-        total=found.total,
-        begin=begin,
-        end=end,
-        days=days,
-        family=_family_out(session, school_class, asked.letter) if asked.letter else None,
-    )
-
-
-def _family_out(session: Session, school_class: ClassRecord, letter: str) -> TaughtTogether | None:
-    family = schemes.find(session, school_class, school_class.scheme).family_of(letter)
-    return TaughtTogether(name=family.name, letters=list(family.letters)) if family else None
-
-
-def _card_out(card: table.Card) -> CardOut:
-    one = card.lying
-    return CardOut(
-        attempt_id=one.about.attempt_id,
-        text_id=one.about.text_id,
-        pupil_id=one.pupil_id,
-        kind=one.kind,
-        target=one.target,
-        source=one.source,
-        help=one.help,
-        written_at=one.written_at,
-        why=list(card.why),
-        judged=one.is_judged,
-        overruled=one.is_overruled,
-        set_aside=one.set_aside,
-        chosen=one.chosen,
-        best=card.is_best,
-        **{dimension.value: one.verdicts[dimension] for dimension in Dimension},
-    )
-
-
-def _pile_name(key: str) -> str:
-    return PILE_NAMES[key] if key in PILE_NAMES else NAMES[Code(key)].capitalize()
-
-
-@router.get("/codes")
-def get_codes() -> list[CodeOut]:
-    """All findings there are, in a teacher's order."""
-    return [
-        CodeOut(
-            code=code,
-            name=NAMES[code],
-            dimension=DIMENSION_OF[code],
-            aspect=SHOWS_IN.get(code),
-            of_texts=code not in CATALOGUE,
-        )
-        for code in Code
-    ]
 
 
 @router.get("/things")
@@ -358,6 +177,8 @@ def get_pair(session: Db, school_class: Class, pupil_id: PathId, letter: PathNam
     )
 
 
-def _attempts_out(session: Session, found: list[AttemptRecord], doubts: Doubts) -> list[AttemptOut]:
+def _attempts_out(
+    session: Session, found: list[AttemptRecord], doubts: Collection[Code]
+) -> list[AttemptOut]:
     ink = inks.of(session, [one.id for one in found])
     return [attempt_out(one, ink.get(one.id, Ink(())), doubts) for one in found]

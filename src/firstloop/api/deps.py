@@ -174,9 +174,12 @@ Class = Annotated[ClassRecord, Depends(_class)]
 """The class that she has open: hers, or one she helps in."""
 
 
-def _doubts(record: Record, school_class: Class) -> frozenset[Code]:
-    with record.session() as session:
+def _doubts(request: Request, record: Record, session: Db, school_class: Class) -> frozenset[Code]:
+    """Who only reads sees them as they were when all else that is answered was."""
+    if request.method in READING:
         return doubted_in(session, school_class.id)
+    with record.session() as before:
+        return doubted_in(before, school_class.id)
 
 
 Doubts = Annotated[frozenset[Code], Depends(_doubts)]

@@ -1,7 +1,7 @@
 """A second pair of eyes: sets of a class's letters, made and compared; and judged by a colleague
 who sees nothing but ink and lines."""
 
-from datetime import date, datetime
+from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -28,12 +28,10 @@ for_readers = APIRouter(prefix="/api/blind", tags=["blind"])
 
 
 class BlindSetIn(Sent):
-    """A set: what it is called, how many letters of which days, and whose accounts judge it."""
+    """A set: what it is called, how many letters, and whose accounts judge it."""
 
     name: Name
     size: Annotated[int, Field(ge=SMALLEST_SET, le=LARGEST_SET)]
-    begin: date
-    end: date
     readers: Annotated[list[Id], Field(min_length=1, max_length=6)]
 
 
@@ -153,9 +151,8 @@ def get_sets(session: Db, school_class: Class, teacher: Teacher) -> SetsOut:
 
 @router.post("", status_code=201)
 def post_set(record: Record, school_class: Class, now: Now, sent: BlindSetIn) -> BlindSetOut:
-    """Chooses letters to be judged blind, fair over letters and children."""
-    days = (sent.begin, sent.end)
-    made = second_eyes.make(record, school_class, sent.name, sent.size, days, sent.readers, now)
+    """Chooses letters of the last term to be judged blind, fair over letters and children."""
+    made = second_eyes.make(record, school_class, sent.name, sent.size, sent.readers, now)
     return _set_out(made, [])
 
 

@@ -27,9 +27,9 @@ from firstloop.core.judging.trust import by_trust
 from firstloop.core.judging.word import aspects_seen, held
 from firstloop.core.letters.style import hand_of
 from firstloop.core.teaching.customs import Customs, how_to_change, written_of
-from firstloop.formats.result_json import finding_from
+from firstloop.formats.result_json import finding_from, verdicts_of_answer
 from firstloop.services import handing_in
-from firstloop.services.judging import seen_in_text, verdicts_of
+from firstloop.services.judging import seen_in_text
 from firstloop.store.records import TextRecord, is_judged_by
 
 router = APIRouter(prefix="/api", tags=["texts"])
@@ -159,7 +159,7 @@ def text_out(kept: TextRecord, customs: Customs, doubts: Collection[Code]) -> Te
     """A kept text as an answer; what is doubted in the class is told after the rest."""
     text, answer = kept.text, kept.text.answer
     word = kept.judgement.word if kept.judgement else None
-    verdicts, seen = verdicts_of(kept), seen_in_text(kept)
+    verdicts, seen = verdicts_of_answer(answer), seen_in_text(kept)
     aspects = aspects_seen(seen, joins=hand_of(text.style).joins)
     findings = by_trust([finding_from(one) for one in answer["findings"]], doubts)
     is_judged = is_judged_by(text.checker)

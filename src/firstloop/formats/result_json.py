@@ -54,6 +54,11 @@ def finding_from(data: Mapping[str, Any]) -> Finding:
     return Finding(**{**data, **typed})
 
 
+def verdicts_of_answer(data: Mapping[str, Any]) -> dict[Dimension, Verdict]:
+    """The verdicts of an answer that was kept."""
+    return {dimension: Verdict(data["verdict"][dimension.value]) for dimension in Dimension}
+
+
 def _letter(letter: LetterResult) -> Answer:
     return {
         "index": letter.index,

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 import numpy as np
 
 from firstloop.core.checking.check import check
-from firstloop.core.checking.say.off import off
 from firstloop.core.contract import Code
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
@@ -17,6 +16,7 @@ from firstloop.core.judging.pointed_out import Pointed, pointed_out
 from firstloop.core.judging.trust import by_trust
 from firstloop.core.letters import draw
 from firstloop.core.letters.style import hand_of
+from firstloop.services.table import by_measures
 from firstloop.store import attempts, inks, judging, pupils, table
 from firstloop.store.database import Session
 from firstloop.store.judging import About
@@ -100,7 +100,7 @@ def worth_comparing(session: Session, class_id: int, pupil_id: int, letter: str)
         return WorthComparing(None, None, None, None)
     chosen = next((one for one in reversed(mine) if one.chosen), None)
     among = [one for one in mine if chosen is None or one.day == chosen.day]
-    best = min(among, key=lambda one: (off(one.found), -one.written_at.timestamp()))
+    best = min(among, key=by_measures)
     return WorthComparing(*(_id(one) for one in (mine[0], mine[-1], chosen, best)))
 
 

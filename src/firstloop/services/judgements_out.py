@@ -2,6 +2,7 @@
 
 from firstloop.core.contract import Dimension
 from firstloop.formats.judgements import JudgedRow
+from firstloop.formats.result_json import verdicts_of_answer
 from firstloop.store import attempts, judging, texts
 from firstloop.store.database import Session
 from firstloop.store.records import (
@@ -46,10 +47,10 @@ def _row(thing: AttemptRecord | TextRecord, said: JudgementRecord, *, names: boo
     written: NewAttempt | NewText
     if isinstance(thing, AttemptRecord):
         written, what = thing.attempt, "letter"
-        checked = {d: thing.attempt.checked.verdicts[d].value for d in Dimension}
+        checked = thing.attempt.checked.verdicts
     else:
         written, what = thing.text, thing.text.task.kind.value
-        checked = {d: thing.text.answer["verdict"][d.value] for d in Dimension}
+        checked = verdicts_of_answer(thing.text.answer)
     hers = {d: v.value for d, v in said.word.verdicts.items()}
     findings = sorted(f"{code.value}:{word.value}" for code, word in said.word.findings.items())
     return JudgedRow(
@@ -66,9 +67,9 @@ def _row(thing: AttemptRecord | TextRecord, said: JudgementRecord, *, names: boo
         counts=said.counts,
         made_at=said.made_at,
         set_aside=said.word.set_aside,
-        checked_direction=checked[Dimension.DIRECTION],
-        checked_size=checked[Dimension.SIZE],
-        checked_shape=checked[Dimension.SHAPE],
+        checked_direction=checked[Dimension.DIRECTION].value,
+        checked_size=checked[Dimension.SIZE].value,
+        checked_shape=checked[Dimension.SHAPE].value,
         direction=hers.get(Dimension.DIRECTION, ""),
         size=hers.get(Dimension.SIZE, ""),
         shape=hers.get(Dimension.SHAPE, ""),

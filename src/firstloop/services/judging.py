@@ -6,8 +6,9 @@ from dataclasses import dataclass, field
 from datetime import datetime
 
 from firstloop.core.contract import Code, Dimension, Verdict
-from firstloop.core.judging.word import Seen, Word, aspects_seen, blind, settled
+from firstloop.core.judging.word import How, Seen, Word, aspects_seen, blind, settled
 from firstloop.core.letters.style import hand_of
+from firstloop.formats.result_json import verdicts_of_answer
 from firstloop.store import (
     attempts,
     blind_sets,
@@ -153,20 +154,20 @@ def _set_letters_aside(  # noqa: PLR0917  # as _say
     if _is_aside(said.word) == was_aside:
         return
     for attempt_id in text.attempts.values():
-        word = Word(set_aside=True) if _is_aside(said.word) else None
-        letter = Said(About(attempt_id=attempt_id), word)
-        _say(session, class_id, author, letter, now, touched)
+        letter = About(attempt_id=attempt_id)
+        with touched.by(session, class_id, letter):
+            if _is_aside(said.word):
+                word = Word(set_aside=True, how=How.WITH_TEXT)
+                aside = settled(word, {}, ())
+                judging.keep(session, class_id, letter, author, aside, now)
+            else:
+                judging.withdraw(session, class_id, letter, author, How.WITH_TEXT)
 
 
 def _settled_of_text(text: TextRecord, word: Word) -> Word:
-    verdicts, seen = verdicts_of(text), seen_in_text(text)
+    verdicts, seen = verdicts_of_answer(text.text.answer), seen_in_text(text)
     joins = hand_of(text.text.style).joins
     return settled(word, verdicts, seen, aspects_seen(seen, joins=joins))
-
-
-def verdicts_of(text: TextRecord) -> dict[Dimension, Verdict]:
-    """What the checker says of a text."""
-    return {d: Verdict(text.text.answer["verdict"][d.value]) for d in Dimension}
 
 
 def seen_in_text(text: TextRecord) -> list[Seen]:

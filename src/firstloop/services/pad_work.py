@@ -5,17 +5,16 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from uuid import UUID
 
-from firstloop.core.checking.say.told import told_to_the_child
-from firstloop.core.contract import Code, Verdict
+from firstloop.core.contract import Code
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind
-from firstloop.core.judging.told_here import denied
+from firstloop.core.judging.told_here import first_to_mend, reminder, told_here
 from firstloop.core.judging.trust import by_trust
 from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask
 from firstloop.core.teaching.under_way import Moment
-from firstloop.formats.result_json import finding_from
+from firstloop.formats.result_json import finding_from, verdicts_of_answer
 from firstloop.services.handing_in import Arrival, arrival, keep_struck, take_in, take_in_text
 from firstloop.services.lessons import under_way_of
 from firstloop.services.pad_seats import InLesson, TooLateError, require_in_time
@@ -39,7 +38,13 @@ from firstloop.store.handed_in import Delivery, PadWork, TakenBackError, Work
 from firstloop.store.happenings import What
 from firstloop.store.lesson_codes import CodeRecord
 from firstloop.store.pads import Seat
-from firstloop.store.records import ClassRecord, LessonRecord, NewText, PromptRecord
+from firstloop.store.records import (
+    ClassRecord,
+    LessonRecord,
+    NewText,
+    PromptRecord,
+    is_judged_by,
+)
 from firstloop.store.set_aside import SetAsideRecord
 
 REMINDED_OF = timedelta(days=28)
@@ -127,11 +132,9 @@ def _reminder(
         return ""
     attempt_id, said = found
     kept = attempts.get(session, class_id, attempt_id).attempt
-    if kept.written_at >= opened_at or said.word.set_aside:
+    if kept.written_at >= opened_at:
         return ""
-    left = [one for one in kept.checked.findings if not denied(one.code, said.word)]
-    first = next((one for one in left if one.severity is Verdict.NOT_YET), None)
-    return said.word.say or (first.say if first else "")
+    return reminder(kept.checked.findings, doubted_in(session, class_id), said.word)
 
 
 def _asked_with(session: Session, class_id: int, task: PadTask) -> PromptRecord | None:
@@ -306,11 +309,11 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
         if not answers:
             return Answer(is_new)
         checked = kept.attempt.checked
-        findings = by_trust(checked.findings, taken.doubts)
-        to_mend = [one for one in findings if one.severity is Verdict.NOT_YET]
-        replay = (to_mend[0].stroke, to_mend[0].move) if to_mend else None
-        say = told_to_the_child(findings, checked.verdicts) if findings else checked.say
-        return Answer(is_new, say, replay)
+        if not checked.is_judged:
+            return Answer(is_new, checked.say)
+        first = first_to_mend(by_trust(checked.findings, taken.doubts))
+        say = told_here(checked.findings, checked.verdicts, taken.doubts)
+        return Answer(is_new, say, (first.stroke, first.move) if first else None)
     text, is_new = take_in_text(
         record,
         school_class,
@@ -325,10 +328,11 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
 
 
 def _told(text: NewText, doubts: Collection[Code]) -> str:
-    """What a child is told of a text: the first thing that is not doubted."""
-    findings = by_trust([finding_from(one) for one in text.answer["findings"]], doubts)
-    first = next((one for one in findings if one.severity is Verdict.NOT_YET), None)
-    return first.say if first else str(text.answer["say"])
+    """What a child is told of a text."""
+    if not is_judged_by(text.checker):
+        return str(text.answer["say"])
+    findings = [finding_from(one) for one in text.answer["findings"]]
+    return told_here(findings, verdicts_of_answer(text.answer), doubts)
 
 
 def choose_best(record: Database, who: InLesson, sent_as: str, now: datetime) -> None:

@@ -2,10 +2,9 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date, datetime
+from datetime import datetime
 
 from firstloop.core.contract import Code, Dimension, Verdict
-from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Kind, Source
 from firstloop.core.judging.blind_set import Candidate, chosen
@@ -13,6 +12,7 @@ from firstloop.core.judging.second_eyes import Judged, Two, agreement_of
 from firstloop.core.judging.word import OnFinding
 from firstloop.core.staff import Role
 from firstloop.services import judging
+from firstloop.services.table import days_written
 from firstloop.store import accounts, attempts, blind_sets, inks, staff, table
 from firstloop.store import judging as words
 from firstloop.store.blind_sets import BlindSetRecord
@@ -22,28 +22,23 @@ from firstloop.store.records import AttemptRecord, ClassRecord, NotInRecordError
 from firstloop.store.table import Asked
 
 
-class NobodyToJudgeError(FirstLoopError):
-    """A set without anybody who judges it."""
-
-
 def make(  # noqa: PLR0917  # what a set is made of
     record: Database,
     school_class: ClassRecord,
     name: str,
     size: int,
-    days: tuple[date, date],
     readers: Sequence[int],
     now: datetime,
 ) -> BlindSetRecord:
-    """Chooses a set of letters of some days for some people to judge; the set is another each time,
-    and the same for all of them. Raises TooFewLettersError, NobodyToJudgeError, NotInRecordError.
+    """Chooses a set of the last term's letters for some people to judge; it is another each time,
+    and the same for all of them. Raises TooFewLettersError, NotInRecordError.
     """
-    if not readers:
-        raise NobodyToJudgeError("choose at least one person who judges the set")
     with record.writing() as session:
         for account_id in readers:
             accounts.get(session, account_id)
-        found, _ = table.lying(session, school_class.id, Asked(*days, kind=Kind.LETTER))
+        days = days_written(session, school_class.id) or [now.date()]
+        asked = Asked(days[-1], days[0], kind=Kind.LETTER)
+        found, _ = table.lying(session, school_class.id, asked)
         candidates = [
             Candidate(
                 one.about.attempt_id,

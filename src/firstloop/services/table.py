@@ -91,6 +91,11 @@ def _newest(found: Sequence[Lying]) -> list[Lying]:
     return list(newest.values())
 
 
+def by_measures(one: Lying) -> tuple[float, float]:
+    """By what the best of some letters comes first: the least off, and of equals the latest."""
+    return off(one.found), -one.written_at.timestamp()
+
+
 def _best(found: Sequence[Lying]) -> set[int]:
     """The places of the letters that are the least off of all that their child wrote of them that
     day: only where there are several to choose from, and of equals the latest."""
@@ -99,7 +104,7 @@ def _best(found: Sequence[Lying]) -> set[int]:
         if one.kind is Kind.LETTER and one.source is not Source.EYE and one.is_checked:
             rows.setdefault((one.pupil_id, one.target, one.day), []).append(place)
     return {
-        min(places, key=lambda at: (off(found[at].found), -found[at].written_at.timestamp()))
+        min(places, key=lambda at: by_measures(found[at]))
         for places in rows.values()
         if len(places) > 1
     }

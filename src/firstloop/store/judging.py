@@ -54,7 +54,9 @@ def keep(  # noqa: PLR0917  # who says what of which, when
     """Keeps somebody's word in place of the one she said in the same way before, and lets the
     newest of the class's teachers count. Raises NotInRecordError."""
     _require(session, class_id, about)
-    _forget(session, about, author, set_id)
+    for row in _hers(session, about, author, word.how, set_id):
+        session.delete(row)
+    session.flush()
     session.add(
         Judgement(
             attempt_id=about.attempt_id,
@@ -70,11 +72,21 @@ def keep(  # noqa: PLR0917  # who says what of which, when
     _let_one_count(session, about)
 
 
-def withdraw(session: Session, class_id: int, about: About, author: Author) -> None:
-    """Takes somebody's word back; of an attempt without another the checker's stands again. A
-    teacher takes back nobody's as well, from before words had authors. Raises NotInRecordError."""
+def withdraw(
+    session: Session, class_id: int, about: About, author: Author, how: How = How.SEEN
+) -> None:
+    """Takes somebody's word back; of something without another the checker's stands again. A
+    teacher who has said none takes back the one that counts and is nobody's (any more). Raises
+    NotInRecordError."""
     _require(session, class_id, about)
-    _forget(session, about, author, None)
+    gone = _hers(session, about, author, how)
+    if not gone and author.is_teacher:
+        nobodys = select(Judgement).where(
+            about.is_this, Judgement.counts, Judgement.account_id.is_(None)
+        )
+        gone = list(session.scalars(nobodys))
+    for row in gone:
+        session.delete(row)
     _let_one_count(session, about)
 
 
@@ -147,15 +159,22 @@ def _require(session: Session, class_id: int, about: About) -> None:
         text_in(session, class_id, about.text_id)
 
 
-def _forget(session: Session, about: About, author: Author, set_id: int | None) -> None:
+_OTHER_WAYS = (How.BLIND, How.WITH_TEXT)
+"""Words said in these ways stand beside what she says at the table."""
+
+
+def _hers(
+    session: Session, about: About, author: Author, how: How, set_id: int | None = None
+) -> list[Judgement]:
+    """What somebody said of something in the same way: at the table, in a set, with its text."""
+    other_ways = [one.value for one in _OTHER_WAYS]
+    same_way = (
+        and_(Judgement.how == how.value, Judgement.set_id.is_(set_id))
+        if how in _OTHER_WAYS
+        else Judgement.how.not_in(other_ways)
+    )
     hers = Judgement.account_id == author.account_id
-    if author.is_teacher:
-        hers |= Judgement.account_id.is_(None)
-    is_blind = Judgement.how == How.BLIND.value
-    same_way = and_(is_blind, Judgement.set_id == set_id) if set_id else ~is_blind
-    for row in session.scalars(select(Judgement).where(about.is_this, hers, same_way)):
-        session.delete(row)
-    session.flush()
+    return list(session.scalars(select(Judgement).where(about.is_this, hers, same_way)))
 
 
 def let_one_count(session: Session, class_id: int, about: Iterable[About]) -> None:

@@ -1119,7 +1119,7 @@ export interface paths {
         put?: never;
         /**
          * Post Set
-         * @description Chooses letters to be judged blind, fair over letters and children.
+         * @description Chooses letters of the last term to be judged blind, fair over letters and children.
          */
         post: operations["post_set"];
         delete?: never;
@@ -2693,23 +2693,13 @@ export interface components {
         };
         /**
          * BlindSetIn
-         * @description A set: what it is called, how many letters of which days, and whose accounts judge it.
+         * @description A set: what it is called, how many letters, and whose accounts judge it.
          */
         BlindSetIn: {
             /** Name */
             name: string;
             /** Size */
             size: number;
-            /**
-             * Begin
-             * Format: date
-             */
-            begin: string;
-            /**
-             * End
-             * Format: date
-             */
-            end: string;
             /** Readers */
             readers: number[];
         };
@@ -3523,7 +3513,7 @@ export interface components {
          * @description How she came to her word; the checker's is trusted by what was judged blind first.
          * @enum {string}
          */
-        How: "seen" | "many" | "blind";
+        How: "seen" | "many" | "blind" | "with_text";
         /**
          * InCopiesOut
          * @description How many copies of the record still hold what was deleted, and until when the last does.

@@ -27,8 +27,8 @@ export type Key = `attempt ${number}` | `text ${number}`;
 
 export type Thing = { kind: "attempt"; attempt: AttemptOut } | { kind: "text"; text: TextOut };
 
-export function keyOf(card: Pick<CardOut, "attempt_id" | "text_id">): Key {
-  return card.attempt_id === null ? `text ${Number(card.text_id)}` : `attempt ${card.attempt_id}`;
+export function keyOf({ attempt_id, text_id }: Pick<SaidIn, "attempt_id" | "text_id">): Key {
+  return attempt_id ? `attempt ${attempt_id}` : `text ${Number(text_id)}`;
 }
 
 export function aboutOf(key: Key): Pick<SaidIn, "attempt_id" | "text_id"> {
@@ -88,6 +88,8 @@ export function usePair(pupil_id: number, letter: string) {
 export function useSay() {
   const queries = useQueryClient();
   return useMutation({
+    // One after the other, in the order in which they were said: the last one stands.
+    scope: { id: "words" },
     mutationFn: async ({ words, many = false }: { words: SaidIn[]; many?: boolean }) => {
       const { data } = await fetchClient.POST("/api/check/words", { body: { words, many } });
       return exact<ThingsOut>(data);

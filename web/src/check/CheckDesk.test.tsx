@@ -66,7 +66,8 @@ test("piles lie there with their counts, the first thing taken up", async () => 
 
 test("a card says child, letter, verdicts and why to who does not see it", async () => {
   putUp(<CheckDesk />);
-  const name = /l by Jori: direction secure, size not yet, shape secure\. new for this child/;
+  const name =
+    /l by Jori: direction secure, size not yet, shape secure\. new for this child Stretch it up/;
   expect(await screen.findByRole("button", { name })).toBeVisible();
 });
 
@@ -117,6 +118,41 @@ test("R goes to her own words, Enter keeps them and goes on", async () => {
   await user.keyboard("Up to the top.{Enter}");
   expect(said()[0]?.words[0]?.said).toMatchObject({ say: "Up to the top." });
   expect(await takenUp()).toBe("Jori: l");
+});
+
+test("two keys at once are two words, one after the other, and none is lost", async () => {
+  const { user } = putUp(<CheckDesk />);
+  await screen.findByRole("list", { name: "What was seen" });
+  let answerFirst: (said: unknown) => void = () => undefined;
+  serve(WORDS, () => new Promise((answer) => (answerFirst = answer)));
+  await user.keyboard("we");
+  expect(said()).toHaveLength(1);
+  answerFirst(things([1], { judgement: judgement({ ...SHORT, size: "secure" }) }));
+  await waitFor(() => {
+    expect(said()).toHaveLength(2);
+  });
+  expect(said()[1]?.words[0]?.said).toMatchObject({ size: "secure", shape: "nearly" });
+});
+
+test("what failed is said until a later word comes through, not by an earlier one", async () => {
+  const { user } = putUp(<CheckDesk />);
+  await screen.findByRole("list", { name: "What was seen" });
+  refuse(WORDS, "The record is full.");
+  await user.keyboard("a");
+  expect(await screen.findByRole("alert")).toHaveTextContent("The record is full.");
+  serve(WORDS, () => things([2], { judgement: judgement(SHORT) }));
+  await user.keyboard("a");
+  await waitFor(() => {
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+});
+
+test("who helps sees all and changes nothing by a key", async () => {
+  serve("GET /api/classroom", { ...CLASSROOM, helps: true });
+  const { user } = putUp(<CheckDesk />);
+  await screen.findByRole("list", { name: "What was seen" });
+  await user.keyboard("agx");
+  expect(said()).toEqual([]);
 });
 
 test("S sets aside what is nobody's letter", async () => {

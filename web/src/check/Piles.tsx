@@ -8,7 +8,7 @@ import { type Key, keyOf } from "../api/tableQueries";
 import { Button } from "../ui/Button";
 import { Hers } from "../ui/Hers";
 import { useSize } from "../ink/useSize";
-import { agreedWith, type Desk, type Pile } from "./desk";
+import { agreedWith, AT_ONCE, type Desk, type Pile } from "./desk";
 import { Tile } from "./Tile";
 
 /** px: how wide a letter's tile is at the least; heights of a row and of a pile's name. */
@@ -103,7 +103,7 @@ function PileName({ pile, desk, agree }: { pile: Pile; desk: Desk; agree: (pile:
             }}
           >
             <Check aria-hidden size={18} />
-            {open === 1 ? "Agree" : `Agree to all ${open}`}
+            {open === 1 ? "Agree" : `Agree to ${open < AT_ONCE ? "all" : "the first"} ${open}`}
           </Button>
         </Hers>
       ) : null}

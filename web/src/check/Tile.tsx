@@ -40,10 +40,12 @@ export function Tile({
   ).join(", ");
   const why = card.why.map((one) => WHY[one]);
   const marks = [
-    ...(card.chosen ? ["the child’s own choice"] : []),
-    ...(card.best ? ["the best by its measures"] : []),
-    ...(onWall ? ["for the wall"] : []),
+    ...(card.chosen ? [SIGNS.chosen] : []),
+    ...(card.best ? [SIGNS.best] : []),
+    ...(onWall ? [SIGNS.wall] : []),
   ];
+  const thing = useThing(key).data;
+  const say = thing?.kind === "text" ? thing.text.say : (thing?.attempt.say ?? "");
   return (
     <button
       type="button"
@@ -57,7 +59,7 @@ export function Tile({
       style={{ gridColumn: `span ${columns}` }}
       className="relative flex h-full w-full flex-col rounded-lg border-2 border-crease bg-leaf p-1.5 text-left hover:border-rule-deep aria-pressed:border-ink aria-pressed:bg-rule-wash data-out:border-dashed data-out:border-ember"
     >
-      <span className="sr-only">{`${card.target} by ${name}: ${about}. ${[...why, ...marks].join(", ")}`}</span>
+      <span className="sr-only">{`${card.target} by ${name}: ${about}. ${[...why, ...marks].join(", ")} ${say}`}</span>
       <span aria-hidden className="flex h-[7.4rem] w-full shrink-0">
         <TileInk card={card} name={name} />
       </span>
@@ -72,12 +74,26 @@ export function Tile({
       <span aria-hidden className="flex h-5 items-center gap-1.5 text-xs text-soft">
         <span className="truncate">{stateOf(card, isOut) ?? why[0] ?? ""}</span>
         <span className="ml-auto flex shrink-0 gap-1">
-          {onWall ? <Pin size={15} className="text-ember" /> : null}
-          {card.best ? <Ruler size={15} className="text-rule-deep" /> : null}
-          {card.chosen ? <Star size={15} className="text-honey" /> : null}
+          {onWall ? <Sign name={SIGNS.wall} Icon={Pin} className="text-ember" /> : null}
+          {card.best ? <Sign name={SIGNS.best} Icon={Ruler} className="text-rule-deep" /> : null}
+          {card.chosen ? <Sign name={SIGNS.chosen} Icon={Star} className="text-honey" /> : null}
         </span>
       </span>
     </button>
+  );
+}
+
+const SIGNS = {
+  wall: "for the wall",
+  best: "the best by its measures",
+  chosen: "the child’s own choice",
+};
+
+function Sign({ name, Icon, className }: { name: string; Icon: typeof Star; className: string }) {
+  return (
+    <span title={name}>
+      <Icon size={15} className={className} />
+    </span>
   );
 }
 

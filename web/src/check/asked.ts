@@ -1,8 +1,8 @@
 /** What of the class's writing lies on the table, as the address says it. Pure. */
 import type { TableAsked } from "../api/tableQueries";
 
-/** The parts of an address that choose, besides the days. */
-const NAMES = ["letter", "pair", "kind", "finding", "help", "source", "show"] as const;
+/** The parts of an address that say what is wanted, as the server has them. */
+const NAMES = ["letter", "pair", "kind", "finding", "help", "source", "begin", "end"] as const;
 export type Chosen = (typeof NAMES)[number];
 
 export const SHOWN = [
@@ -20,16 +20,12 @@ export const shownOf = (search: URLSearchParams): Shown =>
 /** Values that the address cannot have are the server's to refuse, in words. */
 export function askedOf(search: URLSearchParams, letter: string | undefined): TableAsked {
   const asked: Record<string, string | number | boolean> = {};
-  for (const name of NAMES.filter((one) => one !== "show")) {
+  for (const name of NAMES) {
     const value = search.get(name);
     if (value) asked[name] = value;
   }
   for (const name of ["pupil", "lesson"]) {
     const value = Number(search.get(name));
-    if (value) asked[name] = value;
-  }
-  for (const name of ["begin", "end"]) {
-    const value = search.get(name);
     if (value) asked[name] = value;
   }
   if (letter) asked.letter = letter;

@@ -94,12 +94,16 @@ export function nextOpen(cards: readonly Card[], current: Key | undefined, also:
   return next ? keyOf(next) : current;
 }
 
+/** How many the server takes at once. */
+export const AT_ONCE = 100;
+
 /** What is agreed to with a pile: what nobody has judged and she has not taken out. */
 export function agreedWith(pile: Pile, out: ReadonlySet<Key>): Key[] {
   return pile.cards
     .filter((card) => !card.judged && !card.set_aside)
     .map(keyOf)
-    .filter((key) => !out.has(key));
+    .filter((key) => !out.has(key))
+    .slice(0, AT_ONCE);
 }
 
 /** A word as it would be said again; of none, that it is taken back. */

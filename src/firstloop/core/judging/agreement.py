@@ -20,7 +20,7 @@ DRAWS = 2000
 """[count] Of a bootstrap: its ends are steady to a hundredth from a thousand on."""
 
 SEED = 20261129
-"""Of the bootstrap: the same words give the same interval."""
+"""[seed] Of the bootstrap: the same words give the same interval."""
 
 GRADES = (Verdict.NOT_YET, Verdict.NEARLY, Verdict.SECURE)
 """The verdicts in their order; what somebody did not see is no verdict."""

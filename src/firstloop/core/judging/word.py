@@ -60,6 +60,9 @@ class How(StrEnum):
     """In one press for many."""
     BLIND = "blind"
     """Without a word of anybody else's."""
+    WITH_TEXT = "with_text"
+    """Said of the text that a letter stands in: what she said of the letter itself waits under it.
+    """
 
 
 class Seen(NamedTuple):

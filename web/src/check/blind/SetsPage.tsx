@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import type { BlindSetOut, ComparedOut, KappaOut, SetsOut } from "../../api/schema";
-import { useTable, useThing } from "../../api/tableQueries";
+import { useThing } from "../../api/tableQueries";
 import { useDeleteSet, useMakeSet, useSets, useSetsToJudge } from "../../api/trustQueries";
 import { Button } from "../../ui/Button";
 import { ConfirmButton } from "../../ui/ConfirmButton";
@@ -63,12 +63,11 @@ const SIZES = ["20", "30", "40", "60"] as const;
 
 function NewSet({ sets }: { sets: SetsOut }) {
   const make = useMakeSet();
-  const days = useTable({ kind: "letter" }).data;
   const [size, setSize] = useState<(typeof SIZES)[number]>("20");
   const [other, setOther] = useState("none");
   const you = sets.readers.find(({ is_you }) => is_you);
   const colleagues = sets.readers.filter(({ is_you }) => !is_you);
-  if (!you || !days) return null;
+  if (!you) return null;
   const readers = [you.id, ...(other === "none" ? [] : [Number(other)])];
   return (
     <div className="flex flex-col gap-2">
@@ -91,9 +90,8 @@ function NewSet({ sets }: { sets: SetsOut }) {
         <Button
           disabled={make.isPending}
           onClick={() => {
-            const name = `Letters up to ${dayOf(days.end)}`;
-            const { begin, end } = days;
-            make.mutate({ body: { name, size: Number(size), begin, end, readers } });
+            const name = `Letters up to ${today()}`;
+            make.mutate({ body: { name, size: Number(size), readers } });
           }}
         >
           Choose a new set
@@ -223,6 +221,6 @@ function gradeOf(value: number): string {
   return "hardly more than by chance";
 }
 
-function dayOf(day: string): string {
-  return new Date(`${day}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long" });
+function today(): string {
+  return new Date().toLocaleDateString("en-GB", { day: "numeric", month: "long" });
 }

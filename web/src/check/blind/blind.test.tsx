@@ -7,7 +7,7 @@ import type { BlindLetterOut, BlindSetOut } from "../../api/schema";
 import { attempt, CLASSROOM, L_DRAWING } from "../../test/samples";
 import { putUp } from "../../test/screen";
 import { askedOf, serve } from "../../test/server";
-import { CODES, table } from "../../test/tableSamples";
+import { CODES } from "../../test/tableSamples";
 import { JudgePage } from "./JudgePage";
 import { kappaWords, SetsPage } from "./SetsPage";
 
@@ -38,7 +38,6 @@ const READERS = [
 beforeEach(() => {
   serve("GET /api/classroom", CLASSROOM);
   serve("GET /api/check/codes", CODES);
-  serve("GET /api/check/table", table({}));
   serve("GET /api/blind/sets", [{ id: 1, name: "Autumn", size: 20, done: 0 }]);
   serve("GET /api/blind/sets/1", LETTERS);
   serve("GET /api/check/sets", { sets: [SET], readers: READERS });
