@@ -85,9 +85,11 @@ $(STAMPS)/python: requirements.txt scripts/installer.txt pyproject.toml
 	scripts/install-python
 	@mkdir -p $(STAMPS) && touch $@
 
-# The first check would wait for it.
+# The first check, and the first estimate, would wait for it.
+ONE_ATTEMPT := '{"pupil": 1, "letter": "n", "at": "2026-01-12T09:00:00", "source": "pen", "help": "copy", "verdict": {"shape": "secure"}}'
 $(STAMPS)/machine-code: $(STAMPS)/python $(COMPILED)
 	$(PY)/python -c 'from firstloop.core.checking import check; check.prepare(check.Style("joined"))'
+	echo $(ONE_ATTEMPT) | $(PY)/firstloop estimate - > /dev/null
 	@touch $@
 
 $(STAMPS)/node_modules: web/package.json web/package-lock.json

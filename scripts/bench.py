@@ -20,6 +20,7 @@ from scripts.bench_clients import bench_clients
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_pads import bench_pads
 from scripts.bench_pen import bench_pen
+from scripts.bench_progress import bench_estimates
 from scripts.bench_scale import bench_first_answers, bench_scale
 from scripts.bench_start import bench_start
 from scripts.bench_texts import bench_texts
@@ -110,6 +111,7 @@ if __name__ == "__main__":
     bench_letters()
     bench_planning()
     bench_class_list()
+    bench_estimates()
     bench_scale()
     bench_first_answers()
     bench_browser()

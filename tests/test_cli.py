@@ -196,3 +196,61 @@ def test_of_a_teacher_who_was_removed_no_trace_stays_while_it_is_served(tmp_path
             assert b"Xanthippe" not in file.read_bytes()
         with served.session() as session:
             assert [one.name for one in accounts_kept.all_claimed(session)] == ["Ms Reed"]
+
+
+ATTEMPT = {
+    "pupil": 3,
+    "letter": "n",
+    "at": "2026-01-12T09:14:00",
+    "source": "pen",
+    "help": "recall",
+    "verdict": {"direction": "secure", "size": "secure", "shape": "secure"},
+}
+
+
+def estimated(capsys: pytest.CaptureFixture[str], *arguments: object) -> tuple[int, str, str]:
+    status = main(["estimate", *map(str, arguments)])
+    said = capsys.readouterr()
+    return status, said.out, said.err
+
+
+def test_estimates_are_a_line_each_and_a_faulty_line_is_told_by_its_number(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
+    file = tmp_path / "evidence.jsonl"
+    file.write_text(f"{json.dumps(ATTEMPT)}\nno line\n{json.dumps(ATTEMPT)}\n")
+    status, out, err = estimated(capsys, file, "--json")
+    assert status == 1
+    assert "line 2:" in err
+    found = [json.loads(line) for line in out.splitlines()]
+    assert {line["rests_on"] for line in found if "letter" in line} == {2}
+    assert {line["dimension"] for line in found} == {"direction", "size", "shape"}
+
+
+def test_estimates_on_a_day_and_by_any_number_of_workers(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
+    file = tmp_path / "evidence.jsonl"
+    later = [ATTEMPT | {"at": f"2026-02-{day:02}T09:00:00"} for day in range(1, 20)]
+    rows = [row | {"pupil": pupil} for pupil in range(20) for row in [ATTEMPT, *later]]
+    file.write_text("".join(json.dumps(row) + "\n" for row in rows))
+    alone, shared = (estimated(capsys, file, "--json", "--workers", n) for n in (1, 2))
+    assert alone == shared
+    assert alone[0] == 0
+    _, before, _ = estimated(capsys, file, "--json", "--at", "2026-02-01T00:00:00")
+    assert json.loads(before.splitlines()[0])["rests_on"] == 1
+    status, out, _ = estimated(capsys, file)
+    assert status == 0
+    assert "0: n, direction: secure" in out
+
+
+@pytest.mark.parametrize(
+    ("arguments", "what"),
+    [(["nowhere.jsonl"], "cannot be read"), (["-", "--at", "soon"], '"soon" is no moment')],
+)
+def test_what_keeps_estimates_from_being_made_is_said(
+    capsys: pytest.CaptureFixture[str], arguments: list[str], what: str
+) -> None:
+    status, out, err = estimated(capsys, *arguments)
+    assert (status, out) == (1, "")
+    assert what in err

@@ -10,11 +10,12 @@ from firstloop.api.deps import Class, Db, Now
 from firstloop.api.sent import AskedId, Key, Sent
 from firstloop.core.checking.say.catalogue import CATALOGUE
 from firstloop.core.checking.say.names import NAMES
+from firstloop.core.checking.texts.catalogue import DIMENSION_OF
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Help, Kind, Source
 from firstloop.core.judging.look_first import Reason
 from firstloop.core.judging.piles import FIRST, WELL
-from firstloop.core.judging.word import DIMENSION_OF, SHOWS_IN, Aspect
+from firstloop.core.judging.word import SHOWS_IN, Aspect
 from firstloop.services import schemes, table
 from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord

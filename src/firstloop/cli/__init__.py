@@ -4,7 +4,7 @@ import argparse
 import os
 import sys
 
-from firstloop.cli import checking, drawing, playing, record, serving, teachers
+from firstloop.cli import checking, drawing, playing, progress, record, serving, teachers
 from firstloop.core.errors import FirstLoopError
 
 
@@ -12,7 +12,7 @@ def main(arguments: list[str] | None = None) -> int:
     """Runs a command; gives the exit status."""
     parser = argparse.ArgumentParser(prog="firstloop", description=__doc__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for group in (checking, record, serving, teachers, playing, drawing):
+    for group in (checking, progress, record, serving, teachers, playing, drawing):
         group.add_to(commands)
     options = parser.parse_args(arguments)
     try:

@@ -2,9 +2,9 @@
 
 import pytest
 
+from firstloop.core.checking.texts.catalogue import DIMENSION_OF
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.judging.word import (
-    DIMENSION_OF,
     Aspect,
     OnFinding,
     Seen,

@@ -10,15 +10,8 @@ from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from typing import NamedTuple, TypeVar
 
-from firstloop.core.checking.say.catalogue import CATALOGUE
-from firstloop.core.checking.texts.catalogue import TEXT_CATALOGUE
+from firstloop.core.checking.texts.catalogue import DIMENSION_OF
 from firstloop.core.contract import Code, Dimension, Verdict
-
-DIMENSION_OF: dict[Code, Dimension] = {
-    **{code: kind.dimension for code, kind in CATALOGUE.items()},
-    **{code: kind.dimension for code, kind in TEXT_CATALOGUE.items()},
-}
-"""What each code is about, of a letter and of a text."""
 
 
 class Aspect(StrEnum):

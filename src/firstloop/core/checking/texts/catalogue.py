@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from firstloop.core.checking.say.catalogue import LENIENCE
+from firstloop.core.checking.say.catalogue import CATALOGUE, LENIENCE
 from firstloop.core.checking.say.limit import Limit
 from firstloop.core.checking.say.said import bodies
 from firstloop.core.checking.texts.measures import TextMeasure
@@ -237,6 +237,12 @@ _KINDS = (
 
 TEXT_CATALOGUE = {kind.code: kind for kind in _KINDS}
 """By code, the most important first."""
+
+DIMENSION_OF: dict[Code, Dimension] = {
+    **{code: kind.dimension for code, kind in CATALOGUE.items()},
+    **{code: kind.dimension for code, kind in TEXT_CATALOGUE.items()},
+}
+"""What each code is about, of a letter and of a text."""
 
 
 @lru_cache(maxsize=3)

@@ -1,0 +1,146 @@
+"""Estimates: how a child's letters and habits stand, how sure that is, and when to come back."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from enum import StrEnum
+
+from firstloop.core.contract import Dimension
+from firstloop.core.progress.evidence import DIMENSIONS, LetterKey
+from firstloop.core.progress.following import Forecast, forecast
+from firstloop.core.progress.habits import STRANDS, Strand, strands_of
+from firstloop.core.progress.model import Held, Rules
+
+
+class State(StrEnum):
+    """How a letter stands, as far as that can be said."""
+
+    SECURE = "secure"
+    NEARLY = "nearly"
+    NOT_YET = "not_yet"
+    UNKNOWN = "unknown"
+
+
+ENOUGH = 3
+"""[attempts] Fewer say too little for a state, however they went."""
+
+HOLDS_FROM = 0.65
+"""[chance] A letter is secure where even the low end is higher: it holds in two of three at the
+very least, and as a rule in nine of ten."""
+
+FAILS_BELOW = 0.5
+"""[chance] A letter is not there yet where it is likelier to fail than to hold, and the high end
+says no more than `HOLDS_FROM`."""
+
+WIDEST = 0.5
+"""[chance] An interval that is wider says nothing about how a letter stands. One that is secure is
+never as wide."""
+
+PAUSES = ((0.9, 28), (0.85, 14), (0.78, 7), (0.65, 4), (0.5, 2), (0.0, 1))
+"""[chance, days] From which low end on a letter comes back after how many days: the surer, the
+later. The days are our choice, so that the first ones fit a week of five lessons; they have not
+been tried on a class."""
+
+
+@dataclass(frozen=True, slots=True)
+class Chance:
+    """A chance, 0 to 1, its 80 % interval, and how many attempts said anything about it."""
+
+    p: float
+    low: float
+    high: float
+    rests_on: int
+
+    @property
+    def state(self) -> State:
+        """What that comes to.
+
+        >>> Chance(0.82, 0.68, 0.91, 14).state.value, Chance(0.9, 0.8, 0.95, 2).state.value
+        ('secure', 'unknown')
+        """
+        if self.rests_on < ENOUGH:
+            return State.UNKNOWN
+        if self.low >= HOLDS_FROM:
+            return State.SECURE
+        if self.p < FAILS_BELOW and self.high <= HOLDS_FROM:
+            return State.NOT_YET
+        return State.UNKNOWN if self.high - self.low > WIDEST else State.NEARLY
+
+    @property
+    def pause_days(self) -> int:
+        """How many days a letter may wait that stands so.
+
+        >>> [Chance(low, low, 1.0, 9).pause_days for low in (0.2, 0.7, 0.95)]
+        [1, 4, 28]
+        """
+        return next(days for low, days in PAUSES if self.low >= low)
+
+
+NOTHING_KNOWN = Chance(0.5, 0.0, 1.0, 0)
+"""Of what nobody asked the model about."""
+
+
+@dataclass(frozen=True, slots=True)
+class LetterEstimate:
+    """How one dimension of a child's letter stands: the chance that it is not `not_yet` the next
+    time it is written alone from memory. `last` is the day (since 1970) of the last attempt that
+    said anything of it, None where none did."""
+
+    key: LetterKey
+    dimension: Dimension
+    chance: Chance
+    last: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class HabitEstimate:
+    """How one strand of a child's habits stands, and the letters it was seen in, in their order."""
+
+    strand: Strand
+    chance: Chance
+    letters: tuple[LetterKey, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class ChildEstimates:
+    """All of one child: its letters, by their order and dimension, and its habits."""
+
+    letters: tuple[LetterEstimate, ...]
+    habits: tuple[HabitEstimate, ...]
+
+
+def estimates(
+    held: Held, rules: Rules, letters: tuple[LetterKey, ...], met: Iterable[int], day: float
+) -> ChildEstimates:
+    """How a child stands on a day that is no earlier than its last attempt. `met` are the places in
+    `letters` of those that it was asked for."""
+    found, met = forecast(held, rules, day), sorted(met)
+    summed, counts, last = found.letters.tolist(), held.counts.tolist(), held.last.tolist()
+    return ChildEstimates(
+        tuple(
+            LetterEstimate(
+                letters[at],
+                dimension,
+                _chance(summed[at][d], counts[at][d]),
+                last[at][d] if counts[at][d] else None,
+            )
+            for at in met
+            for d, dimension in enumerate(DIMENSIONS)
+        ),
+        tuple(_habits(held, found, letters, met)),
+    )
+
+
+def _habits(
+    held: Held, found: Forecast, letters: tuple[LetterKey, ...], met: list[int]
+) -> Iterable[HabitEstimate]:
+    for at, strand in enumerate(STRANDS):
+        if held.strand_counts[at]:
+            d = DIMENSIONS.index(strand.dimension)
+            shown = (n for n in met if held.counts[n, d] and at in strands_of(letters[n])[d])
+            chance = _chance(found.strands[at].tolist(), int(held.strand_counts[at]))
+            yield HabitEstimate(strand, chance, tuple(letters[n] for n in shown))
+
+
+def _chance(summed: Iterable[float], rests_on: int) -> Chance:
+    p, low, high = (round(value, 4) for value in summed)
+    return Chance(p, low, high, rests_on)

@@ -1,0 +1,188 @@
+"""The model that letters and habits are followed by: its numbers, what is held of a child, and what
+the loops need to know. Its reasons are in docs/progress.md."""
+
+from itertools import groupby
+from typing import NamedTuple
+
+import numpy as np
+import numpy.typing as npt
+
+from firstloop.core.geometry.polyline import FloatArray
+from firstloop.core.progress.evidence import DIMENSIONS, Evidence, Indices, LetterKey
+from firstloop.core.progress.habits import MOST_PARENTS, STRANDS, strands_of
+from firstloop.core.progress.likelihood import (
+    CHANCES,
+    OWN_SPREAD,
+    at_first,
+    likelihoods,
+    normal,
+)
+
+Small = npt.NDArray[np.int8]
+
+CHANGES_AT_FIRST = 0.45
+"""[share] How likely a letter is one that changes, before anything is known. By trial on made-up
+pupils: fewer forecast a little better, and notice fewer changes in time."""
+
+STEADY_CHANGES, RESTLESS_CHANGES = 0.003, 0.06
+"""[share] How likely a letter has become another between two attempts, if it stays as it is, and if
+it changes. By trial on made-up pupils."""
+
+CHANGES_A_DAY = 0.0015
+"""[share] How likely it has in a day that goes by: what is old fades. By trial on made-up
+pupils, half of whom forget over holidays."""
+
+DRIFT = 0.1
+"""[share] How much of what is held of a letter that changes goes one step up, and one down."""
+
+HABIT_CHANGES, HABIT_CHANGES_A_DAY, HABIT_DRIFT = 0.01, 0.004, 0.02
+"""[share] The same of a habit, which is shown by many letters. By trial on made-up pupils."""
+
+LIKE_HABITS = 0.3
+"""[share] How much of what a letter may be comes from its habits, if all that is known of them
+comes from other letters; the rest from these letters themselves. By trial on made-up pupils."""
+
+LENT_BY_OTHER_HAND = 0.4
+"""[share] How much of what a letter may be at first comes from the same letter in another hand:
+a secure print letter lends to its joined form, no more."""
+
+FOLLOWS_HABIT, HABIT_STIRS = 0.4, 0.06
+"""[share per chance, chance] How likely a letter has changed with its habits, for each chance by
+which they changed since it was last written, and by how much they change all the time."""
+
+FOLLOWS_AT_MOST = 0.9
+"""[share] However much its habits change."""
+
+UNKNOWN_WEIGHS = 4.0
+"""[letters] How many letters the letter that nothing is known of counts for among the child's."""
+
+
+OUTER = 0.12
+"""[share] What lies outside either end of an interval. 80 % would leave a tenth; what is held is a
+little wider than that, for it allows for changes that most letters do not make. By trial on made-up
+pupils: so 75 to 85 % hold the truth."""
+
+
+class Held(NamedTuple):
+    """What is held of one child. `heard` (letter, dimension, 2, 13) is what its attempts say of a
+    letter, as one that stays as it is and as one that changes. `stands` (letter, dimension, 13) is
+    how likely each step was at the last of them, `pool` (dimension, 13) the sum of that over
+    letters, `strands` (strand, 13) the same of habits, `above` of each step or one above it.
+    `habits_then` (letter, dimension) is how its habits stood when a letter was last written; `last`
+    and `strand_last` are days; `counts` and `strand_counts` attempts that said anything."""
+
+    heard: FloatArray
+    stands: FloatArray
+    strands: FloatArray
+    above: FloatArray
+    pool: FloatArray
+    habits_then: FloatArray
+    last: FloatArray
+    counts: Indices
+    strand_last: FloatArray
+    strand_counts: Indices
+
+
+class Numbers(NamedTuple):
+    """The numbers above, for loops that may name none."""
+
+    steady_changes: float = STEADY_CHANGES
+    restless_changes: float = RESTLESS_CHANGES
+    changes_a_day: float = CHANGES_A_DAY
+    drift: float = DRIFT
+    habit_changes: float = HABIT_CHANGES
+    habit_changes_a_day: float = HABIT_CHANGES_A_DAY
+    habit_drift: float = HABIT_DRIFT
+    like_habits: float = LIKE_HABITS
+    lent_by_other_hand: float = LENT_BY_OTHER_HAND
+    follows_habit: float = FOLLOWS_HABIT
+    habit_stirs: float = HABIT_STIRS
+    follows_at_most: float = FOLLOWS_AT_MOST
+    unknown_weighs: float = UNKNOWN_WEIGHS
+    outer: float = OUTER
+
+
+class Rules(NamedTuple):
+    """What the loops need to know. `parents` (letter, dimension, 8) strands, -1 behind the last;
+    `siblings` (letter,) the next hand's same letter, in a ring; `said` the likelihoods, and
+    `smeared` what they say of a habit; `spread` (13, 13) a letter about its habits."""
+
+    parents: Small
+    siblings: Indices
+    chances: FloatArray
+    first: FloatArray
+    said: FloatArray
+    smeared: FloatArray
+    spread: FloatArray
+    numbers: Numbers
+
+
+class Attempts(NamedTuple):
+    """The evidence of one child, in its order."""
+
+    letter: Indices
+    days: FloatArray
+    help: Small
+    judged: npt.NDArray[np.bool_]
+    seen: Small
+    blamed: npt.NDArray[np.uint64]
+    doubt: FloatArray
+
+
+def nothing_held(letters: int) -> Held:
+    """What is held of a child before the first attempt."""
+    steps, dimensions = len(CHANCES), len(DIMENSIONS)
+    return Held(
+        heard=np.tile(
+            np.array([1.0 - CHANGES_AT_FIRST, CHANGES_AT_FIRST])[:, None],
+            (letters, dimensions, 1, steps),
+        ),
+        stands=np.zeros((letters, dimensions, steps)),
+        strands=np.tile(at_first(), (len(STRANDS), 1)),
+        above=np.tile(at_first()[::-1].cumsum()[::-1], (len(STRANDS), 1)),
+        pool=np.zeros((dimensions, steps)),
+        habits_then=np.zeros((letters, dimensions)),
+        last=np.zeros((letters, dimensions)),
+        counts=np.zeros((letters, dimensions), np.intp),
+        strand_last=np.zeros(len(STRANDS)),
+        strand_counts=np.zeros(len(STRANDS), np.intp),
+    )
+
+
+def rules_for(letters: tuple[LetterKey, ...]) -> Rules:
+    """What the loops need to know of these letters."""
+    parents = np.full((len(letters), len(DIMENSIONS), MOST_PARENTS), -1, np.int8)
+    for at, key in enumerate(letters):
+        for dimension, strands in enumerate(strands_of(key)):
+            parents[at, dimension, : len(strands)] = strands
+    glyphs = [key.glyph for key in letters]
+    order = sorted(range(len(letters)), key=lambda at: glyphs[at])
+    siblings = np.empty(len(letters), np.intp)
+    for _, ring in groupby(order, key=lambda at: glyphs[at]):
+        same = list(ring)
+        siblings[same] = same[1:] + same[:1]
+    said, spread = likelihoods(), normal(OWN_SPREAD)
+    return Rules(
+        parents,
+        siblings,
+        CHANCES,
+        at_first(),
+        said,
+        said @ spread.T,
+        spread,
+        Numbers(),
+    )
+
+
+def attempts_of(evidence: Evidence, begin: int, end: int) -> Attempts:
+    """The evidence of one child out of that of all."""
+    part = slice(begin, end)
+    return Attempts(
+        evidence.letter[part],
+        evidence.days[part],
+        evidence.help[part],
+        evidence.judged[part],
+        evidence.seen[part],
+        evidence.blamed[part],
+        evidence.doubt[part],
+    )
