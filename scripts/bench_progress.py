@@ -8,10 +8,12 @@ import tempfile
 import time
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
+from typing import Any
 
-from firstloop.core.progress.evidence import DIMENSIONS, HELPS
 from scripts.growing.schools import School, school
 from scripts.growing.writers import LETTERS, MODELS
+
+from firstloop.core.progress.evidence import DIMENSIONS, HELPS
 
 LINES = 400_000
 BEGIN = datetime(2023, 9, 1, tzinfo=UTC)
@@ -29,7 +31,12 @@ def bench_estimates() -> None:
                 json.loads(line)
         alone = time.perf_counter() - begun
         begun = time.perf_counter()
-        command = [Path(sys.executable).with_name("firstloop"), "estimate", file, "--json"]
+        command: list[str | Path] = [
+            Path(sys.executable).with_name("firstloop"),
+            "estimate",
+            file,
+            "--json",
+        ]
         with (Path(folder) / "estimates.jsonl").open("wb") as out:
             subprocess.run(command, check=True, stdout=out)
         spent = time.perf_counter() - begun
@@ -50,7 +57,7 @@ def _write(file: Path) -> None:
             out.write(json.dumps(line | {"pupil": child}) + "\n")
 
 
-def _lines(made: School) -> list[dict[str, int | str | bool | dict[str, str]]]:
+def _lines(made: School) -> list[dict[str, Any]]:
     evidence = made.evidence
     return [
         {

@@ -1,5 +1,6 @@
 """Takes docs/screenshots/*.png from the demo data, 1280x800, through the real built interface."""
 
+import re
 import sys
 from collections.abc import Callable
 from math import cos, pi, sin
@@ -204,6 +205,11 @@ OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "begin": ("/", _past_the_door),
 }
 
+
+def _grow(page: Page) -> None:
+    page.get_by_role("gridcell", name=re.compile("^Bram, m:")).click()
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
@@ -212,14 +218,14 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
     "joining": ("/plan/joining", _joining),
-    "ways": ("/plan/ways", lambda _: None),
     "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
     "settings": ("/settings", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/m", _check),
     "texts": ("/check?kind=word", _texts),
     "trust": ("/check/m", _trust),
-    "grow": ("/grow", lambda _: None),
+    "grow": ("/grow", _grow),
+    "groups": ("/grow/groups", lambda _: None),
     "write": ("/write", _room),  # from here on they add to the record
     "remote": ("/hand", _remote),
     "pad": ("/pad", _pad),

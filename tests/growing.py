@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import date
 
 import numpy as np
 
@@ -10,7 +11,13 @@ from firstloop.core.evidence.task import Help
 from firstloop.core.progress.estimates import Chance, ChildEstimates
 from firstloop.core.progress.evidence import HELPS, Evidence, LetterKey
 from firstloop.core.progress.likelihood import doubts_at_large
+from firstloop.services import progress
 from firstloop.services.estimating import estimate_all
+from firstloop.store import classes
+from firstloop.store.database import Database
+
+LONG_AFTER = date(2030, 1, 1)
+"""By then all has been written that a test writes."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,3 +84,25 @@ def chance_of_habit(
         for one in found.habits
         if one.strand.habit.key == habit and one.strand.dimension is dimension
     )
+
+
+def stands(
+    database: Database, class_id: int, day: date = LONG_AFTER
+) -> dict[tuple[int, str, Dimension], Chance]:
+    """How the letters of a class stand in the record, of which anything is known: by child, letter
+    and dimension."""
+    with database.session() as session:
+        (children,) = progress.stand(session, classes.get(session, class_id), day)
+    return {
+        (pupil_id, one.key.glyph, one.dimension): one.chance
+        for pupil_id, letters in children.items()
+        for one in letters
+        if one.chance.rests_on
+    }
+
+
+def rests_on(
+    database: Database, class_id: int, day: date = LONG_AFTER
+) -> dict[tuple[int, str, Dimension], int]:
+    """How many attempts say anything of each letter."""
+    return {key: chance.rests_on for key, chance in stands(database, class_id, day).items()}

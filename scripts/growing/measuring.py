@@ -6,9 +6,9 @@ import numpy as np
 import numpy.typing as npt
 from scripts.growing.schools import School
 
-from firstloop.core.geometry.compiled import from_now_on
 from firstloop.core.progress.evidence import Evidence, bounds
-from firstloop.core.progress.following import follow, forecast
+from firstloop.core.progress.following import follow, prepare
+from firstloop.core.progress.foretelling import forecast
 from firstloop.core.progress.model import attempts_of, nothing_held, rules_for
 
 Values = npt.NDArray[np.float64]
@@ -43,7 +43,7 @@ class Measured:
 def foretold(evidence: Evidence) -> Values:
     """What is estimated just before each attempt, by what was seen until then: (n, 3, 3) with the
     chance, its low and its high end."""
-    from_now_on()
+    prepare()
     rules, found = rules_for(evidence.letters), np.empty((len(evidence), 3, 3))
     ends = bounds(evidence.pupil, len(evidence.pupils))
     for first, last in zip(ends[:-1].tolist(), ends[1:].tolist(), strict=True):

@@ -21,7 +21,7 @@ NAMED = {
     "tails": "tail_turn",
     "bars": "bars",
     "slants": "slants",
-    "from the top": "straight_down",
+    "from the top": "from_the_top",
 }
 CODES = (Code.START_PLACE, Code.BODY_HEIGHT, Code.SHAPE_OFF)
 """What is found in each dimension, with the move of the weak part named."""

@@ -57,10 +57,14 @@ def test_a_letter_handed_in_lies_on_the_table_and_counts_in_the_record(client: T
     table = client.get("/api/check/table", params={"letter": "m"}).json()
     assert table["family"]["letters"] == ["r", "n", "h", "m"]
     assert letters_on_table(client, "m") == [handed]
-    standing = client.get("/api/grow").json()["pupils"][1]["letters"][0]
-    assert standing["letter"] == "m"
-    assert standing["verdicts"]["direction"] == "not_yet"
-    assert standing["attempts"] == 1
+    found = client.get("/api/grow/map").json()
+    letters_there = [letter for family in found["families"] for letter in family["letters"]]
+    place = letters_there.index("m")
+    row = found["rows"][1]
+    assert row["written"][place] == 1
+    assert row["states"]["weakest"][place] == "unknown"  # one letter says too little
+    chances = row["chances"]
+    assert chances["direction"][place]["likely"] < chances["size"][place]["likely"]
 
 
 def test_a_letter_taken_back_is_gone(client: TestClient) -> None:

@@ -13,10 +13,9 @@ from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.task import Handedness, Help
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.core.teaching.standing import verdicts_of
 from firstloop.services.classes import begin
 from firstloop.services.handing_in import hand_in
-from firstloop.store import accounts, school, standings
+from firstloop.store import accounts, school
 from firstloop.store.database import Database
 from tests import letters
 from tests.browser.conftest import opened
@@ -75,7 +74,6 @@ def record(tmp_path: Path) -> Path:
                 text("UPDATE attempt SET direction = :v WHERE id = :id"),
                 {"v": verdict, "id": kept[NAMES[at]]},
             )
-        standings.rebuild(session)
     database.close()
     return path
 
@@ -126,8 +124,9 @@ def directions(record: Path) -> dict[str, Verdict]:
         rows = session.execute(text("SELECT id, name FROM pupil"))
         names: dict[int, str] = {row.id: row.name for row in rows}
         found = {
-            names[one.pupil_id]: verdicts_of(one.dimensions)[Dimension.DIRECTION]
-            for one in standings.of_class(session, class_id)
+            names[one.attempt.pupil_id]: one.held[Dimension.DIRECTION]
+            for one in attempts_of(session, class_id)
+            if one.held[Dimension.DIRECTION] is not Verdict.UNSEEN
         }
     database.close()
     return found

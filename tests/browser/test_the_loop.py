@@ -124,7 +124,12 @@ def test_the_teachers_word_wins_and_shows_in_grow(page: Page) -> None:
     direction.get_by_role("radio", name="secure", exact=True).click()
     expect(page.get_by_text("Judged.", exact=True)).to_be_visible()
     page.get_by_role("link", name="Grow").click()
-    expect(page.get_by_role("link", name=re.compile("Bram, n: direction secure"))).to_be_visible()
+    page.get_by_role("radio", name="Direction").click()
+    page.get_by_role("gridcell", name=re.compile("Bram, n:")).click()
+    told = page.get_by_role("region", name="Bram, n")
+    expect(told).to_contain_text("rests on")
+    page.get_by_role("link", name="See what was written").click()
+    expect(page).to_have_url(re.compile(r"/check/n\?pupil="))
 
 
 def test_a_server_that_is_gone_is_said_plainly_and_the_letter_stays(
@@ -172,14 +177,46 @@ def test_a_style_that_is_only_tried_changes_nothing(page: Page) -> None:
 
 
 def test_a_stage_is_set_for_the_class_and_for_a_child_and_stays(page: Page) -> None:
-    page.goto("/grow")
+    page.goto("/settings")
     with page.expect_response("**/api/classroom/stage"):
         page.get_by_role("radio", name="Beginning").click()
+    page.goto("/grow")
+    page.get_by_role("gridcell", name=re.compile("Bram, a:")).click()
     page.get_by_role("combobox", name="Bram is checked").focus()
     page.keyboard.press("Enter")
     with page.expect_response("**/stage"):
         page.get_by_role("option", name="secure").click()
     page.reload()
-    expect(page.get_by_role("radio", name="Beginning")).to_be_checked()
+    page.get_by_role("gridcell", name=re.compile("Bram, a:")).click()
     expect(page.get_by_role("combobox", name="Bram is checked")).to_have_text("secure")
+    page.get_by_role("gridcell", name=re.compile("Anouk, a:")).click()
     expect(page.get_by_role("combobox", name="Anouk is checked")).to_have_text("as the class")
+    page.goto("/settings")
+    expect(page.get_by_role("radio", name="Beginning")).to_be_checked()
+
+
+def test_the_map_is_looked_at_on_a_past_day(page: Page) -> None:
+    page.goto("/grow")
+    now = page.get_by_role("gridcell", name=re.compile("^Celia, m:"))
+    expect(now).to_have_accessible_name("Celia, m: secure")
+    slider = page.get_by_role("slider", name="Day of the map")
+    slider.focus()
+    slider.press("Home")
+    expect(page.get_by_role("group", name="Day")).not_to_contain_text("Today")
+    expect(now).to_have_accessible_name("Celia, m: too little to say")
+    page.get_by_role("button", name="A week on").click()
+    slider.press("End")
+    expect(page.get_by_role("group", name="Day")).to_contain_text("Today")
+    expect(now).to_have_accessible_name("Celia, m: secure")
+
+
+def test_a_group_for_tomorrow_is_sent_to_plan_and_becomes_a_lesson(page: Page) -> None:
+    page.goto("/grow")
+    page.get_by_role("link", name="Groups for tomorrow").click()
+    groups = page.get_by_role("list", name="Groups").locator("> li")
+    expect(groups.first).to_be_visible()
+    children = groups.first.get_by_role("listitem").all_inner_texts()
+    assert 2 <= len(children) <= 6
+    groups.first.get_by_role("button", name="Plan ten minutes on it").click()
+    expect(page).to_have_url(re.compile("/plan/today"))
+    expect(page.get_by_role("region", name="Steps")).to_be_visible()

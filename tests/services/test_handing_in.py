@@ -23,7 +23,7 @@ from firstloop.store.records import ClassRecord, NotInRecordError
 from tests import letters
 from tests.services.conftest import MONDAY, Write
 
-TABLES = ("pupil", "attempt", "attempt_ink", "finding", "standing", "practice_day")
+TABLES = ("pupil", "attempt", "attempt_ink", "finding", "practice_day")
 
 
 def rows(database: Database) -> dict[str, int]:

@@ -9,29 +9,35 @@ from sqlalchemy import text
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.core.judging.word import How, OnFinding, Word
-from firstloop.core.teaching.standing import verdicts_of
 from firstloop.services import judging
 from firstloop.services.handing_in import hand_in_text
 from firstloop.services.judging import Said
 from firstloop.services.lessons import habits_of
 from firstloop.services.trusting import count_from, doubted_in
-from firstloop.store import attempts, finding_trust, practice_days, standings, taught_letters
+from firstloop.store import attempts, finding_trust, practice_days, taught_letters
 from firstloop.store.database import Database
 from firstloop.store.judging import About, Author, words_on
 from firstloop.store.records import ClassRecord, NotInRecordError
 from tests import letters
+from tests.growing import rests_on, stands
 from tests.services.conftest import MONDAY, Write
 from tests.table import NOON, judge
 from tests.teachers import teacher_of
 
 SAW_HER_START = Word({Dimension.DIRECTION: Verdict.SECURE}, note="saw her start")
+UNWRITTEN = 0.62
+"""The chance of a letter of which nothing is known: one that held is above."""
 NO = Word(findings={Code.START_PLACE: OnFinding.NOT_SO})
 
 
 def direction(database: Database, school_class: ClassRecord) -> Any:
-    with database.session() as session:
-        (one,) = standings.of_class(session, school_class.id)
-    return verdicts_of(one.dimensions)[Dimension.DIRECTION]
+    ((p, rests_on),) = {
+        (chance.p, chance.rests_on)
+        for (_, _, dimension), chance in stands(database, school_class.id).items()
+        if dimension is Dimension.DIRECTION
+    }
+    assert rests_on == 1
+    return Verdict.SECURE if p > UNWRITTEN else Verdict.NOT_YET
 
 
 def test_the_teachers_word_is_kept_beside_the_checkers_and_counts(
@@ -100,34 +106,37 @@ def test_of_two_who_teach_the_class_the_newest_counts_and_after_it_the_other(
 def test_what_is_set_aside_counts_nowhere_until_it_is_taken_back(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
-    kept = write()
+    kept = [write() for _ in range(5)]
     with database.writing() as session:
         taught_letters.add(session, school_class.id, {"n"}, MONDAY.date(), joined=False)
 
     def counted() -> Any:
         with database.session() as session:
             return (
-                [one.dimensions for one in standings.of_class(session, school_class.id)],
+                rests_on(database, school_class.id),
                 practice_days.of_class(session, school_class.id),
                 habits_of(session, school_class, NOON),
             )
 
     before = counted()
     assert all(before)
-    judge(database, school_class.id, kept.id, Word(set_aside=True))
-    assert counted() == ([], {}, ())
-    judge(database, school_class.id, kept.id, None)
+    for one in kept:
+        judge(database, school_class.id, one.id, Word(set_aside=True))
+    assert counted() == ({}, {}, ())
+    for one in kept:
+        judge(database, school_class.id, one.id, None)
     assert counted() == before
 
 
 def test_habits_are_proposed_from_what_she_saw_and_not_from_what_she_denied(
     database: Database, school_class: ClassRecord, write: Write
 ) -> None:
-    kept = write()
+    kept = [write() for _ in range(5)]
     with database.writing() as session:
         taught_letters.add(session, school_class.id, {"n"}, MONDAY.date(), joined=False)
     saw_a_gap = {Code.START_PLACE: OnFinding.NOT_SO, Code.RETRACE_GAP: OnFinding.MISSED}
-    judge(database, school_class.id, kept.id, Word(findings=saw_a_gap))
+    for one in kept:
+        judge(database, school_class.id, one.id, Word(findings=saw_a_gap))
     with database.session() as session:
         assert [one.code for one in habits_of(session, school_class, NOON)] == [Code.RETRACE_GAP]
 

@@ -1,3 +1,5 @@
+from datetime import timedelta
+
 import pytest
 from sqlalchemy import text
 
@@ -6,13 +8,13 @@ from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.judging.word import Word
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.core.teaching.standing import verdicts_of
-from firstloop.services.rechecking import Change, recheck
-from firstloop.store import attempts, classes, standings
+from firstloop.services.rechecking import Change, rebuild, recheck
+from firstloop.store import attempts, classes
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 from tests import letters
-from tests.services.conftest import Write
+from tests.growing import stands
+from tests.services.conftest import MONDAY, Write
 from tests.table import judge
 
 
@@ -50,12 +52,13 @@ def test_how_a_letter_stands_follows(
 ) -> None:
     kept = write()
     age(database, kept.id)
-    with database.writing() as session:
-        standings.rebuild(session)
+    rebuild(database, MONDAY + timedelta(days=60))
+    before = stands(database, school_class.id)
     recheck(database, school_class.id)
-    with database.writing() as session:
-        (one,) = standings.of_class(session, school_class.id)
-    assert verdicts_of(one.dimensions)[Dimension.DIRECTION] is Verdict.NOT_YET
+    after = stands(database, school_class.id)
+    changed = {dimension for key in after for dimension in [key[2]] if after[key] != before[key]}
+    assert Dimension.DIRECTION in changed
+    assert all(after[key].p < before[key].p for key in after if key[2] is Dimension.DIRECTION)
 
 
 def test_the_question_is_that_of_then(

@@ -20,7 +20,7 @@ NOT_OF_A_CLASS = {
 }  # fmt: skip
 
 FOR_THE_WHOLE_RECORD = {
-    "classes.every", "standings.rebuild", "practice_days.rebuild",
+    "classes.every", "progress_marks.clear", "practice_days.rebuild",
     "classes.add",  # there is none yet
     "lesson_codes.every_open", "lesson_codes.named", "lesson_codes.with_secret",  # who joins
     "pads.holding", "pads.known_as",

@@ -2,7 +2,7 @@
 
 import sqlite3
 from collections.abc import Iterator
-from datetime import date
+from datetime import UTC, date, datetime
 from itertools import pairwise
 from pathlib import Path
 from typing import Any
@@ -15,10 +15,9 @@ from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
 from firstloop.core.checking.check import check
-from firstloop.core.contract import Dimension, Verdict
+from firstloop.core.contract import Dimension
 from firstloop.core.evidence.task import Kind, Source
 from firstloop.core.letters.style import Style
-from firstloop.core.teaching.standing import verdicts_of
 from firstloop.core.teaching.steps import StepKind
 from firstloop.services.accounts import begin as begin_account
 from firstloop.services.rechecking import rebuild
@@ -29,13 +28,13 @@ from firstloop.store import (
     lessons,
     practice_days,
     staff,
-    standings,
     taught_letters,
 )
 from firstloop.store.database import Database
 from firstloop.store.errors import RecordError
 from firstloop.store.soundness import MIGRATIONS
 from firstloop.store.tables import METADATA
+from tests.growing import stands
 from tests.table import attempts_of
 
 RECORDS = Path(__file__).parent / "records"
@@ -102,18 +101,13 @@ def test_times_are_kept_to_the_millisecond_from_the_first_point_on(old: Database
 def test_how_letters_stand_is_counted_as_the_rule_counts(old: Database) -> None:
     with old.writing() as session:
         school_class = classes.every(session)[0]
-        brought = (
-            standings.of_class(session, school_class.id),
-            practice_days.of_class(session, school_class.id),
-        )
-    rebuild(old)
+        days = practice_days.of_class(session, school_class.id)
+    brought = stands(old, school_class.id)
+    rebuild(old, datetime(2030, 1, 1, tzinfo=UTC))
     with old.writing() as session:
-        again = (
-            standings.of_class(session, school_class.id),
-            practice_days.of_class(session, school_class.id),
-        )
-    assert brought == again
-    assert verdicts_of(brought[0][0].dimensions)[Dimension.DIRECTION] is Verdict.SECURE
+        assert practice_days.of_class(session, school_class.id) == days
+    assert brought.keys() == stands(old, school_class.id).keys()
+    assert brought[1, "n", Dimension.DIRECTION].rests_on == 1
 
 
 def test_lessons_come_along_with_their_step_and_board_and_phrases(old: Database) -> None:

@@ -99,7 +99,7 @@ BROKEN: dict[str, tuple[Broken, str]] = {
     "a plain database": (a_plain_database, "belongs to another program"),
     "newer": (change("UPDATE alembic_version SET version_num = '9999'"), "newer First Loop"),
     "without its version": (change("DELETE FROM alembic_version"), "lost its version"),
-    "without a table": (change("DROP TABLE standing"), "has no table standing"),
+    "without a table": (change("DROP TABLE progress_mark"), "has no table progress_mark"),
     "without a column": (change("ALTER TABLE pupil DROP COLUMN stage"), "lacks stage in pupil"),
     "without all tables": (change("DROP TABLE alembic_version"), "lost its tables"),
     "a folder": (a_folder, "is a folder"),

@@ -38,6 +38,9 @@ const RoomDesk = lazy(async () => ({ default: (await import("./write/room/RoomDe
 const TallyDesk = lazy(async () => ({
   default: (await import("./write/tally/TallyDesk")).TallyDesk,
 }));
+const GroupsDesk = lazy(async () => ({
+  default: (await import("./grow/groups/GroupsDesk")).GroupsDesk,
+}));
 const GrowStation = lazy(async () => ({
   default: (await import("./grow/GrowStation")).GrowStation,
 }));
@@ -118,7 +121,10 @@ function Stations({ letters }: { letters: string[] }) {
     <Routes>
       <Route path="/" element={<Navigate to="/plan/today" replace />} />
       <Route path="/plan/*" element={<PlanStation />} />
-      <Route path="/grow" element={<GrowStation />} />
+      <Route path="/grow">
+        <Route index element={<GrowStation />} />
+        <Route path="groups" element={<GroupsDesk />} />
+      </Route>
       <Route path="/settings" element={<SettingsDesk />} />
       <Route path="/hand" element={<Remote />} />
       <Route path="/new-class" element={<FirstSteps hasClass />} />

@@ -13,6 +13,7 @@ from firstloop.api import (
     check,
     classroom,
     door,
+    groups,
     grow,
     pads,
     plan,
@@ -49,7 +50,7 @@ FOR_THE_CLASSS_TEACHER = (
         one.router
         for one in (
             *(write, classroom, roster, show, table, check, texts),
-            *(trust, second_eyes, grow),
+            *(trust, second_eyes, grow, groups),
         )
     ),
     *room.ROUTERS,

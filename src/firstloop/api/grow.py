@@ -1,66 +1,152 @@
-"""Grow: how each child's letters stand."""
+"""Grow: how each child's letters stand, on any day."""
 
-from collections.abc import Mapping
-from datetime import datetime
+from datetime import date
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from firstloop.api.attempts import PupilOut, Verdicts, pupil_out, verdicts_out
-from firstloop.api.deps import Class, Db
+from firstloop.api.attempts import PupilOut, pupil_out
+from firstloop.api.deps import Class, Now, Record
+from firstloop.core.checking.say.names import NAMES
 from firstloop.core.contract import Dimension
-from firstloop.core.teaching.standing import Standing, verdicts_of
-from firstloop.store import standings
+from firstloop.core.progress.estimates import LetterState
+from firstloop.core.progress.of_class import LetterOfChild
+from firstloop.services.class_map import ChildRow, ClassMap, Common, FamilySpan, class_map
 
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
 
-class LetterStanding(BaseModel):
-    """How one letter of a child stands."""
+class MapFamily(BaseModel):
+    """A family, and its letters in their order."""
+
+    name: str
+    letters: list[str]
+
+
+class MapStates(BaseModel):
+    """How letters stand, in the order of the map: in each dimension, and in the weakest of them."""
+
+    weakest: list[LetterState]
+    direction: list[LetterState]
+    size: list[LetterState]
+    shape: list[LetterState]
+
+
+class MapChance(BaseModel):
+    """Of 100 next times alone from memory, how often a letter will hold; and between how many that
+    lies, as sure as an 80 % interval is."""
+
+    likely: int
+    low: int
+    high: int
+
+
+class MapChances(BaseModel):
+    """How likely each letter holds; null where nothing is known."""
+
+    direction: list[MapChance | None]
+    size: list[MapChance | None]
+    shape: list[MapChance | None]
+
+
+class MapMoved(BaseModel):
+    """A letter that stands otherwise than a week before."""
 
     letter: str
-    verdicts: Verdicts
-    attempts: int
-    last_written_at: datetime | None
+    before: LetterState
+    now: LetterState
 
 
-class PupilStanding(BaseModel):
-    """A child's row."""
+class MapRow(BaseModel):
+    """A child, and its letters in the order of the map; `written` is how many say anything."""
 
     pupil: PupilOut
-    letters: list[LetterStanding]
+    states: MapStates
+    chances: MapChances
+    written: list[int]
+    moved: list[MapMoved]
 
 
-class GrowOut(BaseModel):
-    """Children by name; the letters that anyone has written, in the hand's order."""
+class MapCommon(BaseModel):
+    """What most children have in common: a letter that they cannot do yet, or a slip by name."""
 
+    children: int
     letters: list[str]
-    pupils: list[PupilStanding]
+    slip: str | None
 
 
-@router.get("")
-def get_standings(session: Db, school_class: Class) -> GrowOut:
-    """Children by letters, with the three verdicts of each."""
-    found = standings.of_class(session, school_class.id)
-    stands = {(one.pupil_id, one.letter): one.dimensions for one in found}
-    written = {letter for _, letter in stands}
-    letters = [letter for letter in school_class.hand.scripts if letter in written]
-    return GrowOut(
-        letters=letters,
-        pupils=[
-            PupilStanding(
-                pupil=pupil_out(pupil),
-                letters=[_standing(x, stands.get((pupil.id, x), {})) for x in letters],
-            )
-            for pupil in school_class.pupils
-        ],
+class MapOut(BaseModel):
+    """The class map of a day: children by name, letters by family. `taught` are places of letters;
+    `first` and `today` are the days between which it can be asked for."""
+
+    day: date
+    first: date
+    today: date
+    families: list[MapFamily]
+    taught: list[int]
+    rows: list[MapRow]
+    weakest: MapCommon | None
+    slip: MapCommon | None
+
+
+@router.get("/map")
+def get_map(record: Record, school_class: Class, now: Now, day: date | None = None) -> MapOut:
+    """How the letters of a class stand at the end of a day; today's where none is asked for."""
+    return _map_out(class_map(record, school_class, day, now))
+
+
+def _map_out(found: ClassMap) -> MapOut:
+    letters = [letter for family in found.families for letter in family.letters]
+    return MapOut(
+        day=found.day,
+        first=found.first,
+        today=found.today,
+        families=[_family_out(family) for family in found.families],
+        taught=[at for at, letter in enumerate(letters) if letter in found.taught],
+        rows=[_row_out(row) for row in found.rows],
+        weakest=_common_out(found.weakest),
+        slip=_common_out(found.slip),
     )
 
 
-def _standing(letter: str, stands: Mapping[Dimension, Standing]) -> LetterStanding:
-    return LetterStanding(
-        letter=letter,
-        verdicts=verdicts_out(verdicts_of(stands)),
-        attempts=max((one.rests_on for one in stands.values()), default=0),
-        last_written_at=max((one.last for one in stands.values()), default=None),
+def _family_out(family: FamilySpan) -> MapFamily:
+    return MapFamily(name=family.name, letters=list(family.letters))
+
+
+def _row_out(row: ChildRow) -> MapRow:
+    by_dimension = {
+        dimension.value: [_state(letter, dimension) for letter in row.letters]
+        for dimension in Dimension
+    }
+    return MapRow(
+        pupil=pupil_out(row.pupil),
+        states=MapStates(weakest=[letter.state for letter in row.letters], **by_dimension),
+        chances=MapChances(
+            **{
+                dimension.value: [_chance(letter, dimension) for letter in row.letters]
+                for dimension in Dimension
+            }
+        ),
+        written=[letter.written for letter in row.letters],
+        moved=[MapMoved(letter=m.key.glyph, before=m.before, now=m.now) for m in row.moved],
     )
+
+
+def _state(letter: LetterOfChild, dimension: Dimension) -> LetterState:
+    known = letter.chances.get(dimension)
+    return known.state if known else LetterState.UNKNOWN
+
+
+def _chance(letter: LetterOfChild, dimension: Dimension) -> MapChance | None:
+    known = letter.chances.get(dimension)
+    if known is None:
+        return None
+    likely, low, high = (round(100 * value) for value in (known.p, known.low, known.high))
+    return MapChance(likely=likely, low=low, high=high)
+
+
+def _common_out(common: Common | None) -> MapCommon | None:
+    if common is None:
+        return None
+    slip = NAMES[common.code] if common.code else None
+    return MapCommon(children=common.children, letters=list(common.letters), slip=slip)

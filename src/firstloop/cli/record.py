@@ -134,6 +134,6 @@ def _rebuild(options: argparse.Namespace) -> int:
     from firstloop.store.database import Database  # noqa: PLC0415
 
     with closing(Database(existing(options.db))) as database:
-        rebuild(database)
-    print("How letters stand, and the days they were written on, are counted afresh.")
+        rebuild(database, datetime.now(UTC))
+    print("The days on which letters were written, and how they stood, are counted afresh.")
     return 0

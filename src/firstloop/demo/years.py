@@ -79,7 +79,7 @@ def load_years(
     with record.session() as session:
         zone = school.zone(session)
     order = by_movement(made.hand).order[: len(GROUPS["small"])]
-    lessons.set_taught(record, made, set(order), datetime.combine(today, time(8), UTC))
+    _teach(record, made, order, _school_days(today, years))
     bank = _bank(made.hand, made.ruling, order, rng)
     block: list[tuple[NewAttempt, Ink]] = []
     for moment, pupil_id, letter, written, help in _calendar(
@@ -100,7 +100,7 @@ def load_years(
         if len(block) == AT_ONCE:
             _keep(record, made.id, block)
     _keep(record, made.id, block)
-    rebuild(record)
+    rebuild(record, datetime.combine(today, time(18), UTC))
     return made
 
 
@@ -108,6 +108,25 @@ def _keep(record: Database, class_id: int, block: list[tuple[NewAttempt, Ink]]) 
     with record.writing() as session:
         attempts.add_many(session, class_id, block)
     block.clear()
+
+
+def _school_days(today: date, years: int) -> list[date]:
+    first = today - timedelta(days=365 * years)
+    return [
+        day
+        for day in (first + timedelta(days=at) for at in range(365 * years))
+        if day.weekday() < SATURDAY and (day - first).days % 365 < 7 * SCHOOL_WEEKS
+    ]
+
+
+def _teach(
+    record: Database, made: ClassRecord, order: tuple[str, ...], school_days: list[date]
+) -> None:
+    """Each letter on its day, as `_calendar` has them written."""
+    for place in range(len(order)):
+        at = min(place * LETTER_LASTS, len(school_days) - 1)
+        moment = datetime.combine(school_days[at], time(8), UTC)
+        lessons.set_taught(record, made, set(order[: place + 1]), moment)
 
 
 def _bank(
@@ -148,12 +167,7 @@ def _calendar(  # noqa: PLR0917  # one call; all of it is needed
 ) -> Iterator[tuple[datetime, int, str, _Written, Help]]:
     """Day by day, child by child: the letter of today and some earlier ones, which go wrong the
     less often the longer they have been known."""
-    first = today - timedelta(days=365 * years)
-    school_days = [
-        day
-        for day in (first + timedelta(days=at) for at in range(365 * years))
-        if day.weekday() < SATURDAY and (day - first).days % 365 < 7 * SCHOOL_WEEKS
-    ]
+    school_days = _school_days(today, years)
     habits = {pupil.id: rng.uniform(0.05, 0.6) for pupil in made.pupils}
     helps = (Help.COPY, Help.RECALL)
     for at, day in enumerate(school_days):

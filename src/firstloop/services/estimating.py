@@ -6,10 +6,9 @@ from concurrent.futures import Executor
 
 import numpy as np
 
-from firstloop.core.geometry.compiled import from_now_on
 from firstloop.core.progress.estimates import ChildEstimates, estimates
 from firstloop.core.progress.evidence import Evidence, bounds
-from firstloop.core.progress.following import follow
+from firstloop.core.progress.following import FEW, follow, prepare
 from firstloop.core.progress.model import attempts_of, nothing_held, rules_for
 
 BATCH = 8
@@ -33,7 +32,8 @@ def estimate_all(
 
 
 def _estimate_part(evidence: Evidence, day: float) -> list[tuple[int, ChildEstimates]]:
-    from_now_on()
+    if len(evidence) > FEW:
+        prepare()
     rules = rules_for(evidence.letters)
     found = []
     ends = bounds(evidence.pupil, len(evidence.pupils))
@@ -42,5 +42,5 @@ def _estimate_part(evidence: Evidence, day: float) -> list[tuple[int, ChildEstim
         attempts = attempts_of(evidence, int(ends[at]), int(ends[at + 1]))
         follow(held, attempts, rules)
         met = np.unique(attempts.letter).tolist()
-        found.append((evidence.pupils[at], estimates(held, rules, evidence.letters, met, day)))
+        found.append((evidence.pupils[at], estimates(held, evidence.letters, met, day)))
     return found

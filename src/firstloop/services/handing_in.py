@@ -18,9 +18,9 @@ from firstloop.store import (
     handed_in,
     happenings,
     practice_days,
+    progress_marks,
     pupils,
     school,
-    standings,
     texts,
 )
 from firstloop.store.database import Database, Session
@@ -150,7 +150,7 @@ def take_in(
             return attempts.get(session, school_class.id, before.id), False
         kept_id = attempts.add(session, school_class.id, new, ink)
         practice_days.add(session, school_class.id, letter, day)
-        standings.recount(session, school_class.id, pupil.id, letter)
+        progress_marks.forget(session, school_class.id, pupil.id, day)
         if delivery:
             handed_in.add(session, delivery, pupil.id, ink, attempt_id=kept_id)
             _tell(session, school_class.id, delivery, arrived.written_at)
@@ -261,8 +261,7 @@ def keep_letters(
             ink = Ink(tuple(Stroke.of(line[::THINNED]) for line in letter.lines))
             attempts.add(session, class_id, attempt, ink)
             practice_days.add(session, class_id, attempt.task.target, text.day)
-    for name in {one.target for one in result.letters if one.is_evidence and one.target}:
-        standings.recount(session, class_id, text.pupil_id, name)
+    progress_marks.forget(session, class_id, text.pupil_id, text.day)
 
 
 def _letter_of(text: NewText, letter: LetterResult, within: InText) -> NewAttempt:
@@ -289,8 +288,7 @@ def take_back_text(record: Database, class_id: int, text_id: int) -> None:
         texts.remove(session, class_id, text_id)
         for one in letters:
             practice_days.add(session, class_id, one.attempt.task.target, one.attempt.day, -1)
-        for letter in {one.attempt.task.target for one in letters}:
-            standings.recount(session, class_id, gone.text.pupil_id, letter)
+        progress_marks.forget(session, class_id, gone.text.pupil_id, gone.text.day)
 
 
 def take_back(record: Database, class_id: int, attempt_id: int) -> None:
@@ -300,4 +298,4 @@ def take_back(record: Database, class_id: int, attempt_id: int) -> None:
         gone = attempts.get(session, class_id, attempt_id).attempt
         attempts.remove(session, class_id, attempt_id)
         practice_days.add(session, class_id, gone.task.target, gone.day, -1)
-        standings.recount(session, class_id, gone.pupil_id, gone.task.target)
+        progress_marks.forget(session, class_id, gone.pupil_id, gone.day)

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from contextlib import ExitStack, contextmanager
 from dataclasses import dataclass, field
-from datetime import datetime
+from datetime import date, datetime
 
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.judging.word import How, Seen, Word, aspects_seen, blind, settled
@@ -15,7 +15,7 @@ from firstloop.store import (
     finding_trust,
     judging,
     practice_days,
-    standings,
+    progress_marks,
     texts,
 )
 from firstloop.store.database import Database, Session
@@ -89,9 +89,9 @@ def forget_set(session: Session, class_id: int, set_id: int, now: datetime) -> N
 
 @dataclass(slots=True)
 class _Touched:
-    """What rests on words that have changed: letters of children, and findings."""
+    """What rests on words that have changed: days of children, and findings."""
 
-    letters: set[tuple[int, str]] = field(default_factory=set)
+    days: set[tuple[int, date]] = field(default_factory=set)
     codes: set[Code] = field(default_factory=set)
 
     @contextmanager
@@ -105,7 +105,7 @@ class _Touched:
         if about.attempt_id is None:
             return
         attempt = attempts.get(session, class_id, about.attempt_id).attempt
-        self.letters.add((attempt.pupil_id, attempt.task.target))
+        self.days.add((attempt.pupil_id, attempt.day))
         was_aside, is_aside = _is_aside(before), _is_aside(after)
         if was_aside != is_aside:
             count = -1 if is_aside else 1
@@ -181,6 +181,6 @@ def _seen_in(found: AttemptRecord) -> list[Seen]:
 
 
 def _count_anew(session: Session, class_id: int, touched: _Touched, now: datetime) -> None:
-    for pupil_id, letter in sorted(touched.letters):
-        standings.recount(session, class_id, pupil_id, letter)
+    for pupil_id, day in sorted(touched.days):
+        progress_marks.forget(session, class_id, pupil_id, day)
     finding_trust.recount(session, class_id, sorted(touched.codes), now)

@@ -1,6 +1,6 @@
 """Lessons: what today is about, planning one, changing it, giving it."""
 
-from collections import Counter
+from collections import Counter, defaultdict
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
@@ -8,9 +8,10 @@ from datetime import date, datetime, timedelta
 from firstloop.core.contract import Code
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters import find_script
-from firstloop.core.teaching.due import Due, Practised, due, shaky_share
+from firstloop.core.progress.habits import Strand, belongs_to_a_movement
+from firstloop.core.teaching.due import Due, Practised, due
 from firstloop.core.teaching.families import Family
-from firstloop.core.teaching.habits import LOOKED_AT_DAYS, Habit, habits
+from firstloop.core.teaching.habits import LOOKED_AT_DAYS, Habit, Slipped, habits
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.load import pace_of
 from firstloop.core.teaching.pad_tasks import Doing
@@ -19,10 +20,11 @@ from firstloop.core.teaching.steps import Shape, StepKind, usual_minutes
 from firstloop.core.teaching.under_way import UnderWay, under_way
 from firstloop.core.text.joins import pairs_in
 from firstloop.core.vocabulary.language import long_date
-from firstloop.services import joined_plan, schemes
+from firstloop.services import joined_plan, progress, schemes
 from firstloop.services.clock import day_of
 from firstloop.services.pad_seats import TAKEN_LATE
 from firstloop.services.trusting import doubted_in
+from firstloop.services.weak import Weakness, slip_of, weaknesses
 from firstloop.store import (
     classes,
     happenings,
@@ -32,7 +34,6 @@ from firstloop.store import (
     practice_days,
     school,
     slipped,
-    standings,
     taught_letters,
     taught_words,
 )
@@ -71,7 +72,7 @@ def today(session: Session, school_class: ClassRecord, now: datetime) -> Today:
     words = tuple(taught_words.of_class(session, school_class.id))
     monday = day - timedelta(days=day.weekday())
     found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
-    coming_back = due(_practised(session, school_class), day)
+    coming_back = due(_practised(session, school_class, day), day)
     days = [monday + timedelta(days=at) for at in range(SCHOOL_DAYS)]
     mine = [one for one in found if one.day == day]
     return Today(
@@ -111,7 +112,7 @@ def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: dat
         asked.new,
         minutes,
         taught=letters_taught(session, school_class),
-        due=due(_practised(session, school_class), day),
+        due=due(_practised(session, school_class, day), day),
         own_words=own_vocabulary.of_class(session, school_class.id),
         shape=asked.shape,
         habit=asked.habit,
@@ -153,11 +154,26 @@ def again(
 
 
 def habits_of(session: Session, school_class: ClassRecord, now: datetime) -> tuple[Habit, ...]:
-    """What several children could mend together, from what they wrote lately."""
+    """What several children could mend together: the movements and lines that they are weak in, by
+    the estimates; and slips that belong to no movement, from what they wrote lately."""
     lately = slipped.since(session, school_class.id, now - LOOKED_AT)
     doubts = doubted_in(session, school_class.id)
     here = [o for o in lately if o.pupil_id in school_class.here and o.code not in doubts]
-    return habits(here, letters_taught(session, school_class))
+    taught = letters_taught(session, school_class)
+    day = day_of(now, school.zone(session))
+    by_strand = defaultdict[Strand, list[Weakness]](list)
+    for weak in weaknesses(session, school_class, taught, day):
+        if isinstance(weak.what, Strand):
+            by_strand[weak.what].append(weak)
+    weak_in = [
+        (code, one.pupil_id, letter)
+        for theirs in by_strand.values()
+        if (code := slip_of(theirs, here))
+        for one in theirs
+        for letter in one.letters
+    ]
+    others = [one for one in here if not belongs_to_a_movement(one.code)]
+    return habits([*(Slipped(code, x, pupil) for code, pupil, x in weak_in), *others], taught)
 
 
 def slips_seen(
@@ -286,20 +302,20 @@ def letters_taught(session: Session, school_class: ClassRecord) -> dict[str, dat
     return taught_letters.of_class(session, school_class.id, joined=school_class.hand.joins)
 
 
-def _practised(session: Session, school_class: ClassRecord) -> list[Practised]:
+def _practised(session: Session, school_class: ClassRecord, day: date) -> list[Practised]:
     """Every taught letter, as it was practised, and every word that was taught as it stands."""
     wrote = practice_days.of_class(session, school_class.id)
-    found = standings.of_class(session, school_class.id)
-    stands = [one for one in found if one.pupil_id in school_class.here]
+    stand = progress.of_class(session, school_class, day)
     words = taught_words.of_class(session, school_class.id)
     letters = [
         Practised(
             letter=letter,
             taught=since,
             last=max(since, wrote[letter][0]) if letter in wrote else since,
-            times=wrote[letter][1] - 1 if letter in wrote else 0,
-            shaky=shaky_share(one.dimensions for one in stands if one.letter == letter),
+            pause_days=stands.pause_days,
+            shaky=stands.shaky,
         )
         for letter, since in letters_taught(session, school_class).items()
+        for stands in [stand(letter)]
     ]
-    return letters + [Practised(word, since, since, 0, 0.0) for word, since in words.items()]
+    return letters + [Practised(word, since, since, 1, 0.0) for word, since in words.items()]

@@ -2,14 +2,25 @@
 
 from collections import Counter
 from dataclasses import dataclass, field, replace
+from datetime import datetime
 
 from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.formats.result_json import as_json
+from firstloop.services import progress
 from firstloop.services.checks import letter_checked, text_checked
+from firstloop.services.clock import day_of
 from firstloop.services.handing_in import keep_letters
-from firstloop.store import attempts, classes, inks, practice_days, standings, texts
+from firstloop.store import (
+    attempts,
+    classes,
+    inks,
+    practice_days,
+    progress_marks,
+    school,
+    texts,
+)
 from firstloop.store.database import Database, Session
 from firstloop.store.records import UNJUDGED, AttemptRecord, Checked, is_judged_by
 
@@ -114,7 +125,7 @@ def _take_over(
     done.changes.update(found)
     done.unchanged += not found
     if found:
-        standings.recount(session, class_id, before.pupil_id, before.task.target)
+        progress_marks.forget(session, class_id, before.pupil_id, before.day)
 
 
 def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) -> None:
@@ -143,8 +154,9 @@ def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) ->
                 _take_over(session, class_id, before, again, done)
 
 
-def rebuild(record: Database) -> None:
-    """Counts afresh how letters stand, and on which days they were written."""
+def rebuild(record: Database, now: datetime) -> None:
+    """Counts afresh on which days letters were written, and how they stood."""
     with record.writing() as session:
-        standings.rebuild(session)
         practice_days.rebuild(session)
+        today = day_of(now, school.zone(session))
+    progress.rebuild(record, today)

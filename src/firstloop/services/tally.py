@@ -9,7 +9,7 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Help, Kind, Source, Task
 from firstloop.core.letters import find_script
 from firstloop.services.clock import day_of
-from firstloop.store import attempts, happenings, practice_days, pupils, school, standings
+from firstloop.store import attempts, happenings, practice_days, progress_marks, pupils, school
 from firstloop.store.database import Database
 from firstloop.store.happenings import What
 from firstloop.store.records import AttemptRecord, Checked, ClassRecord, NewAttempt
@@ -53,6 +53,6 @@ def keep(
         )
         kept_id = attempts.add(session, school_class.id, new, Ink(()))
         practice_days.add(session, school_class.id, letter, day)
-        standings.recount(session, school_class.id, pupil.id, letter)
+        progress_marks.forget(session, school_class.id, pupil.id, day)
         happenings.add(session, school_class.id, What.TALLY, now, attempt_id=kept_id)
     return AttemptRecord(kept_id, pupil, new, None)

@@ -153,6 +153,12 @@ def remove(session: Session, class_id: int, attempt_id: int) -> None:
     session.flush()
 
 
+def first_day(session: Session, class_id: int) -> date | None:
+    """The first day on which a class wrote anything."""
+    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    return session.scalar(select(func.min(Attempt.day)).where(Attempt.pupil_id.in_(of_class)))
+
+
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The attempts of a class that another checker has judged, the oldest first; letters of a text
     are checked with it, and what an eye saw by nobody."""

@@ -8,7 +8,7 @@ from sqlalchemy import ForeignKey, UniqueConstraint, bindparam, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters import hand_package
-from firstloop.core.letters.style import Style
+from firstloop.core.letters.style import Style, hand_of
 from firstloop.store.base import Base
 
 
@@ -43,6 +43,12 @@ def style_from(text: str) -> Style:
     data = json.loads(text)
     own = hand_package.hand_from(data["own"]) if data.get("own") else None
     return Style.of(data["hand"], data["choices"], data, own)
+
+
+@lru_cache(maxsize=64)
+def joins_in(text: str) -> bool:
+    """Whether a hand joins, by its style as it was kept."""
+    return hand_of(style_from(text)).joins
 
 
 @lru_cache(maxsize=64)

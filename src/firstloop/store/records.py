@@ -24,7 +24,6 @@ from firstloop.core.staff import Role
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.roster import Presence
-from firstloop.core.teaching.standing import Standing
 from firstloop.core.teaching.steps import StepKind
 from firstloop.core.vocabulary.language import Language
 
@@ -279,12 +278,3 @@ class AttemptRecord:
     def held(self) -> dict[Dimension, Verdict]:
         """The verdicts that count: the teacher's word always wins over the checker."""
         return held(self.attempt.checked.verdicts, self.judgement.word if self.judgement else None)
-
-
-@dataclass(frozen=True, slots=True)
-class LetterStanding:
-    """How one letter of a child stands."""
-
-    pupil_id: int
-    letter: str
-    dimensions: dict[Dimension, Standing]

@@ -3,7 +3,7 @@ she denied or set aside, with what she saw and the checker missed."""
 
 from datetime import date, datetime
 
-from sqlalchemy import Select, and_, or_, select, union
+from sqlalchemy import ColumnElement, Select, and_, or_, select, union
 from sqlalchemy.orm import Session
 
 from firstloop.core.contract import Verdict
@@ -20,7 +20,15 @@ _HER_WORD = and_(Judgement.attempt_id == Attempt.id, Judgement.counts)
 
 def since(session: Session, class_id: int, moment: datetime) -> list[Slipped]:
     """Each child's letters that had something to mend since a moment, each code once."""
-    of_class = and_(Pupil.class_id == class_id, Attempt.written_at >= moment)
+    return _slipped(session, and_(Pupil.class_id == class_id, Attempt.written_at >= moment))
+
+
+def between(session: Session, class_id: int, begin: date, end: date) -> list[Slipped]:
+    """The same of the days from one to another."""
+    return _slipped(session, and_(Pupil.class_id == class_id, Attempt.day.between(begin, end)))
+
+
+def _slipped(session: Session, of_class: ColumnElement[bool]) -> list[Slipped]:
     known = [
         (upgrades.code(code), letter, pupil_id)
         for code, letter, pupil_id in session.execute(

@@ -89,10 +89,10 @@ def test_what_an_eye_saw_counts_as_evidence_and_is_taken_back(client: TestClient
     assert kept.status_code == 201
     assert (kept.json()["source"], kept.json()["checked"]["shape"]) == ("eye", "not_yet")
     assert len(letters_on_table(client, "n")) == 1
-    before = client.get("/api/grow").text
+    before = client.get("/api/grow/map").text
     taken = client.delete(f"/api/write/attempts/{kept.json()['id']}")
     assert taken.status_code == 204
-    assert client.get("/api/grow").text != before
+    assert client.get("/api/grow/map").text != before
     well = client.post("/api/write/tally", json=seen | {"seen": None}).json()
     assert set(well["checked"].values()) == {"secure"}
 

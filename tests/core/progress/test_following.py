@@ -5,7 +5,7 @@ import pytest
 
 from firstloop.core.contract import Code
 from firstloop.core.evidence.task import Help
-from firstloop.core.progress.estimates import State
+from firstloop.core.progress.estimates import LetterState
 from firstloop.core.progress.habits import blamed_by
 from firstloop.services.estimating import estimate_all
 from tests.growing import Written, chance_of, chance_of_habit, estimated, evidence
@@ -25,8 +25,8 @@ def test_the_less_help_there_was_the_more_an_attempt_says() -> None:
 def test_a_letter_that_is_only_traced_is_not_known_to_be_secure() -> None:
     traced = chance_of(estimated(Written("n", "+" * 12, Help.TRACE)), "n")
     alone = chance_of(estimated(Written("n", "+" * 12)), "n")
-    assert alone.state is State.SECURE
-    assert traced.state is not State.SECURE
+    assert alone.state is LetterState.SECURE
+    assert traced.state is not LetterState.SECURE
     assert traced.high - traced.low > 1.5 * (alone.high - alone.low)
 
 
@@ -37,15 +37,19 @@ def test_a_teachers_word_outweighs_the_checkers() -> None:
 
 def test_little_evidence_says_so_and_much_of_one_kind_only_grows_surer() -> None:
     states = [chance_of(estimated(Written("n", "+" * count)), "n") for count in range(1, 30)]
-    assert [one.state for one in states[:2]] == [State.UNKNOWN] * 2
-    secure = [one.state is State.SECURE for one in states]
+    assert [one.state for one in states[:2]] == [LetterState.UNKNOWN] * 2
+    secure = [one.state is LetterState.SECURE for one in states]
     assert secure[-1]
     assert secure == sorted(secure)
     assert states[-1].low > states[4].low
 
 
-@pytest.mark.parametrize(("went", "state"), [("-" * 12, State.NOT_YET), ("+-" * 8, State.NEARLY)])
-def test_what_fails_is_not_yet_and_what_comes_and_goes_nearly(went: str, state: State) -> None:
+@pytest.mark.parametrize(
+    ("went", "state"), [("-" * 12, LetterState.NOT_YET), ("+-" * 8, LetterState.NEARLY)]
+)
+def test_what_fails_is_not_yet_and_what_comes_and_goes_nearly(
+    went: str, state: LetterState
+) -> None:
     assert chance_of(estimated(Written("n", went)), "n").state is state
 
 
@@ -77,7 +81,7 @@ def test_a_secure_print_letter_lends_to_its_joined_form_and_is_not_it() -> None:
     lent = chance_of(estimated(print_n, other, begun), "n", hand="joined")
     alone = chance_of(estimated(other, begun), "n", hand="joined")
     assert lent.p > alone.p
-    assert lent.state is State.UNKNOWN
+    assert lent.state is LetterState.UNKNOWN
     assert lent.rests_on == 1
 
 
@@ -123,7 +127,7 @@ def test_what_was_written_after_the_day_that_is_asked_for_counts_for_nothing() -
 
 def test_a_word_that_is_taught_as_one_is_a_letter_without_habits() -> None:
     found = estimated(Written("the", "+" * 10))
-    assert chance_of(found, "the").state is State.SECURE
+    assert chance_of(found, "the").state is LetterState.SECURE
     assert found.habits == ()
 
 
@@ -134,4 +138,4 @@ def test_evidence_that_shows_nothing_leaves_a_letter_unknown() -> None:
     direction = estimates.letters[0]
     assert direction.chance.rests_on == 0
     assert direction.last is None
-    assert direction.chance.state is State.UNKNOWN
+    assert direction.chance.state is LetterState.UNKNOWN

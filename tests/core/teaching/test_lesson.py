@@ -17,7 +17,7 @@ from firstloop.core.teaching.changing import (
     with_word,
     with_words,
 )
-from firstloop.core.teaching.due import PAUSES, Practised, due
+from firstloop.core.teaching.due import Practised, due
 from firstloop.core.teaching.instructions import prompts
 from firstloop.core.teaching.lesson import (
     HALF,
@@ -114,18 +114,10 @@ def test_a_step_timed_by_hand_keeps_its_minutes_when_the_rest_is_shared_out() ->
         changed(full(), StepKind.OWN, minutes=0.2)
 
 
-def test_a_letter_comes_back_after_growing_pauses() -> None:
-    for times, pause in enumerate(PAUSES):
-        last = TODAY - timedelta(days=pause)
-        (one,) = due([Practised("n", last, last, times, 0.0)], TODAY)
-        (early,) = due([Practised("n", last, last, times, 0.0)], TODAY - timedelta(days=1))
-        assert (one.days_over, early.days_over) == (0, -1)
-
-
 def test_the_shaky_come_back_the_next_day_and_first() -> None:
     week = TODAY - timedelta(days=7)
-    steady = Practised("l", week, week, 1, 0.1)
-    shaky = Practised("r", week, TODAY - timedelta(days=1), 5, 0.6)
+    steady = Practised("l", week, week, 2, 0.1)
+    shaky = Practised("r", week, TODAY - timedelta(days=1), 14, 0.6)
     found = due([steady, shaky], TODAY)
     assert [one.letter for one in found] == ["r", "l"]
     assert found[0].why == "not yet steady for two thirds of the class"

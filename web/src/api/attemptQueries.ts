@@ -1,11 +1,7 @@
-/** What children wrote, handed in at a desk; and how their letters stand. */
+/** What children wrote, handed in at a desk. */
 import { useQueryClient } from "@tanstack/react-query";
 
 import { $api } from "./client";
-
-export function useGrow() {
-  return $api.useQuery("get", "/api/grow");
-}
 
 /** What an attempt that comes or goes makes stale. */
 function useRefresh() {
@@ -13,7 +9,7 @@ function useRefresh() {
   return () =>
     Promise.all([
       queries.invalidateQueries({ queryKey: ["get", "/api/check/table"] }),
-      queries.invalidateQueries({ queryKey: ["get", "/api/grow"] }),
+      queries.invalidateQueries({ queryKey: ["get", "/api/grow/map"] }),
       queries.invalidateQueries({ queryKey: ["get", "/api/plan/today"] }),
     ]);
 }

@@ -95,7 +95,7 @@ export function useSetStage() {
 export function useSetPupilStage() {
   const queries = useQueryClient();
   return $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/stage", {
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["get", "/api/grow"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["get", "/api/grow/map"] }),
   });
 }
 

@@ -167,7 +167,7 @@ function useTallied() {
     onSuccess: () =>
       Promise.all([
         queries.invalidateQueries({ queryKey: ["get", "/api/check/table"] }),
-        queries.invalidateQueries({ queryKey: ["get", "/api/grow"] }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/grow/map"] }),
       ]),
   };
 }

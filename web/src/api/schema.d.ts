@@ -1148,7 +1148,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/grow": {
+    "/api/grow/map": {
         parameters: {
             query?: never;
             header?: never;
@@ -1156,11 +1156,51 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Standings
-         * @description Children by letters, with the three verdicts of each.
+         * Get Map
+         * @description How the letters of a class stand at the end of a day; today's where none is asked for.
          */
-        get: operations["get_standings"];
+        get: operations["get_map"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Groups
+         * @description Groups of two to six who share a weak movement or letter.
+         */
+        get: operations["get_groups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Apart
+         * @description Keeps two children apart, or no longer; the groups that follow.
+         */
+        put: operations["put_apart"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2545,6 +2585,20 @@ export interface components {
             high: number | null;
         };
         /**
+         * Alone
+         * @description Why a child who needs something is in no group.
+         * @enum {string}
+         */
+        Alone: "nobody_shares" | "kept_apart" | "better_so";
+        /**
+         * AloneOut
+         * @description A child who needs something, is in no group, and why.
+         */
+        AloneOut: {
+            pupil: components["schemas"]["PupilOut"];
+            why: components["schemas"]["Alone"];
+        };
+        /**
          * Alternative
          * @description One accepted way of writing a letter; the first of a letter is the hand's own.
          */
@@ -2567,6 +2621,26 @@ export interface components {
             lines: number;
             /** Letters */
             letters: number | null;
+        };
+        /**
+         * ApartIn
+         * @description Whether two children are kept apart.
+         */
+        ApartIn: {
+            /** One Id */
+            one_id: number;
+            /** Other Id */
+            other_id: number;
+            /** Apart */
+            apart: boolean;
+        };
+        /**
+         * ApartOut
+         * @description Two children who are not put into one group.
+         */
+        ApartOut: {
+            one: components["schemas"]["PupilOut"];
+            other: components["schemas"]["PupilOut"];
         };
         /**
          * AskedWith
@@ -3431,14 +3505,43 @@ export interface components {
             at: number[];
         };
         /**
-         * GrowOut
-         * @description Children by name; the letters that anyone has written, in the hand's order.
+         * GroupLesson
+         * @description The lesson that a group could have, as it is sent to be planned.
          */
-        GrowOut: {
+        GroupLesson: {
+            /** New */
+            new: string[];
+            /** Minutes */
+            minutes: number;
+            shape: components["schemas"]["Shape"];
+            habit: components["schemas"]["Code"] | null;
+        };
+        /**
+         * GroupOut
+         * @description Children who practise one thing together: a movement by name, in which dimension; or a letter
+         *     (null).
+         */
+        GroupOut: {
+            /** Name */
+            name: string;
+            dimension: components["schemas"]["Dimension"] | null;
             /** Letters */
             letters: string[];
-            /** Pupils */
-            pupils: components["schemas"]["PupilStanding"][];
+            /** Members */
+            members: components["schemas"]["MemberOut"][];
+            lesson: components["schemas"]["GroupLesson"];
+        };
+        /**
+         * GroupsOut
+         * @description The groups, who is left alone, who is kept apart.
+         */
+        GroupsOut: {
+            /** Groups */
+            groups: components["schemas"]["GroupOut"][];
+            /** Alone */
+            alone: components["schemas"]["AloneOut"][];
+            /** Apart */
+            apart: components["schemas"]["ApartOut"][];
         };
         /**
          * HabitOut
@@ -3942,18 +4045,11 @@ export interface components {
             word_count: number;
         };
         /**
-         * LetterStanding
-         * @description How one letter of a child stands.
+         * LetterState
+         * @description How a letter stands, as far as that can be said.
+         * @enum {string}
          */
-        LetterStanding: {
-            /** Letter */
-            letter: string;
-            verdicts: components["schemas"]["Verdicts"];
-            /** Attempts */
-            attempts: number;
-            /** Last Written At */
-            last_written_at: string | null;
-        };
+        LetterState: "secure" | "nearly" | "not_yet" | "unknown";
         /**
          * Line
          * @description The four lines by name, from above.
@@ -4044,6 +4140,120 @@ export interface components {
             notes: string[];
         };
         /**
+         * MapChance
+         * @description Of 100 next times alone from memory, how often a letter will hold; and between how many that
+         *     lies, as sure as an 80 % interval is.
+         */
+        MapChance: {
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * MapChances
+         * @description How likely each letter holds; null where nothing is known.
+         */
+        MapChances: {
+            /** Direction */
+            direction: (components["schemas"]["MapChance"] | null)[];
+            /** Size */
+            size: (components["schemas"]["MapChance"] | null)[];
+            /** Shape */
+            shape: (components["schemas"]["MapChance"] | null)[];
+        };
+        /**
+         * MapCommon
+         * @description What most children have in common: a letter that they cannot do yet, or a slip by name.
+         */
+        MapCommon: {
+            /** Children */
+            children: number;
+            /** Letters */
+            letters: string[];
+            /** Slip */
+            slip: string | null;
+        };
+        /**
+         * MapFamily
+         * @description A family, and its letters in their order.
+         */
+        MapFamily: {
+            /** Name */
+            name: string;
+            /** Letters */
+            letters: string[];
+        };
+        /**
+         * MapMoved
+         * @description A letter that stands otherwise than a week before.
+         */
+        MapMoved: {
+            /** Letter */
+            letter: string;
+            before: components["schemas"]["LetterState"];
+            now: components["schemas"]["LetterState"];
+        };
+        /**
+         * MapOut
+         * @description The class map of a day: children by name, letters by family. `taught` are places of letters;
+         *     `first` and `today` are the days between which it can be asked for.
+         */
+        MapOut: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Families */
+            families: components["schemas"]["MapFamily"][];
+            /** Taught */
+            taught: number[];
+            /** Rows */
+            rows: components["schemas"]["MapRow"][];
+            weakest: components["schemas"]["MapCommon"] | null;
+            slip: components["schemas"]["MapCommon"] | null;
+        };
+        /**
+         * MapRow
+         * @description A child, and its letters in the order of the map; `written` is how many say anything.
+         */
+        MapRow: {
+            pupil: components["schemas"]["PupilOut"];
+            states: components["schemas"]["MapStates"];
+            chances: components["schemas"]["MapChances"];
+            /** Written */
+            written: number[];
+            /** Moved */
+            moved: components["schemas"]["MapMoved"][];
+        };
+        /**
+         * MapStates
+         * @description How letters stand, in the order of the map: in each dimension, and in the weakest of them.
+         */
+        MapStates: {
+            /** Weakest */
+            weakest: components["schemas"]["LetterState"][];
+            /** Direction */
+            direction: components["schemas"]["LetterState"][];
+            /** Size */
+            size: components["schemas"]["LetterState"][];
+            /** Shape */
+            shape: components["schemas"]["LetterState"][];
+        };
+        /**
          * Mark
          * @description A form of drawing.
          * @enum {string}
@@ -4065,6 +4275,15 @@ export interface components {
             strokes: number[];
             /** Index */
             index: number;
+        };
+        /**
+         * MemberOut
+         * @description A child of a group, and the letters that show what it needs.
+         */
+        MemberOut: {
+            pupil: components["schemas"]["PupilOut"];
+            /** Letters */
+            letters: string[];
         };
         /**
          * MendOut
@@ -4752,15 +4971,6 @@ export interface components {
          */
         PupilStageIn: {
             stage: components["schemas"]["Stage"] | null;
-        };
-        /**
-         * PupilStanding
-         * @description A child's row.
-         */
-        PupilStanding: {
-            pupil: components["schemas"]["PupilOut"];
-            /** Letters */
-            letters: components["schemas"]["LetterStanding"][];
         };
         /**
          * PuzzleOut
@@ -6000,8 +6210,12 @@ export interface components {
 export type AccountIn = components['schemas']['AccountIn'];
 export type AccountOut = components['schemas']['AccountOut'];
 export type AgreedOut = components['schemas']['AgreedOut'];
+export type Alone = components['schemas']['Alone'];
+export type AloneOut = components['schemas']['AloneOut'];
 export type Alternative = components['schemas']['Alternative'];
 export type AmountOut = components['schemas']['AmountOut'];
+export type ApartIn = components['schemas']['ApartIn'];
+export type ApartOut = components['schemas']['ApartOut'];
 export type AskedWith = components['schemas']['AskedWith'];
 export type AskedWithOut = components['schemas']['AskedWithOut'];
 export type Aspect = components['schemas']['Aspect'];
@@ -6063,7 +6277,9 @@ export type FormInput = components['schemas']['Form-Input'];
 export type FormOutput = components['schemas']['Form-Output'];
 export type Going = components['schemas']['Going'];
 export type GraphemeOut = components['schemas']['GraphemeOut'];
-export type GrowOut = components['schemas']['GrowOut'];
+export type GroupLesson = components['schemas']['GroupLesson'];
+export type GroupOut = components['schemas']['GroupOut'];
+export type GroupsOut = components['schemas']['GroupsOut'];
 export type HabitOut = components['schemas']['HabitOut'];
 export type HandChoice = components['schemas']['HandChoice'];
 export type HandOut = components['schemas']['HandOut'];
@@ -6095,7 +6311,7 @@ export type LetterDrawing = components['schemas']['LetterDrawing'];
 export type LetterGroup = components['schemas']['LetterGroup'];
 export type LetterInText = components['schemas']['LetterInText'];
 export type LetterPage = components['schemas']['LetterPage'];
-export type LetterStanding = components['schemas']['LetterStanding'];
+export type LetterState = components['schemas']['LetterState'];
 export type Line = components['schemas']['Line'];
 export type LineLook = components['schemas']['LineLook'];
 export type LinesPreset = components['schemas']['LinesPreset'];
@@ -6104,9 +6320,18 @@ export type ListIn = components['schemas']['ListIn'];
 export type ListOut = components['schemas']['ListOut'];
 export type LoadOut = components['schemas']['LoadOut'];
 export type LookedOut = components['schemas']['LookedOut'];
+export type MapChance = components['schemas']['MapChance'];
+export type MapChances = components['schemas']['MapChances'];
+export type MapCommon = components['schemas']['MapCommon'];
+export type MapFamily = components['schemas']['MapFamily'];
+export type MapMoved = components['schemas']['MapMoved'];
+export type MapOut = components['schemas']['MapOut'];
+export type MapRow = components['schemas']['MapRow'];
+export type MapStates = components['schemas']['MapStates'];
 export type Mark = components['schemas']['Mark'];
 export type MarkKind = components['schemas']['MarkKind'];
 export type MarkOut = components['schemas']['MarkOut'];
+export type MemberOut = components['schemas']['MemberOut'];
 export type MendOut = components['schemas']['MendOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
 export type MoveAgain = components['schemas']['MoveAgain'];
@@ -6160,7 +6385,6 @@ export type ProportionsOut = components['schemas']['ProportionsOut'];
 export type ProposalOut = components['schemas']['ProposalOut'];
 export type PupilOut = components['schemas']['PupilOut'];
 export type PupilStageIn = components['schemas']['PupilStageIn'];
-export type PupilStanding = components['schemas']['PupilStanding'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type ReaderOut = components['schemas']['ReaderOut'];
 export type ReaderToChoose = components['schemas']['ReaderToChoose'];
@@ -13411,7 +13635,122 @@ export interface operations {
             };
         };
     };
-    get_standings: {
+    get_map: {
+        parameters: {
+            query?: {
+                day?: string | null;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_groups: {
         parameters: {
             query?: never;
             header?: {
@@ -13429,7 +13768,124 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GrowOut"];
+                    "application/json": components["schemas"]["GroupsOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_apart: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApartIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupsOut"];
                 };
             };
             /** @description What was sent cannot be read */

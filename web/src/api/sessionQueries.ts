@@ -1,4 +1,6 @@
 /** Who is signed in: the first account, signing in and out, the password. */
+import { useQueryClient } from "@tanstack/react-query";
+
 import { leaveFor, OPENS_ANOTHER } from "./classShown";
 import { $api } from "./client";
 import type { NewAccountIn } from "./schema";
@@ -45,5 +47,12 @@ export function useFirstAccount() {
 }
 
 export const useSignIn = () => $api.useMutation("post", "/api/session", beginAnew());
-export const useSignOut = () => $api.useMutation("delete", "/api/session", beginAnew());
+/** What is still being fetched would be refused to who is gone: it is let go first. */
+export function useSignOut() {
+  const queries = useQueryClient();
+  return $api.useMutation("delete", "/api/session", {
+    ...beginAnew(),
+    onMutate: () => queries.cancelQueries(),
+  });
+}
 export const useChangePassword = () => $api.useMutation("put", "/api/school/password");

@@ -120,7 +120,7 @@ const STALE = [
   "/api/check/attempts/{attempt_id}/closer",
   "/api/check/texts/{text_id}/words",
   "/api/check/trust",
-  "/api/grow",
+  "/api/grow/map",
   "/api/plan/today",
 ];
 

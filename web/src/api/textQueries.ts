@@ -8,7 +8,7 @@ function useRefresh() {
   const queries = useQueryClient();
   return () =>
     Promise.all(
-      ["/api/check/table", "/api/grow", "/api/plan/today"].map((path) =>
+      ["/api/check/table", "/api/grow/map", "/api/plan/today"].map((path) =>
         queries.invalidateQueries({ queryKey: ["get", path] }),
       ),
     );

@@ -1,111 +1,61 @@
-/** Grow: children by letters, the three verdicts of each as they stand. By name, never by rank. */
+/** Grow: the class map, on any day: how every letter of every child stands, and who moved. */
+import { useState } from "react";
 import { Link } from "react-router";
 
-import type { GrowOut as Grow } from "../api/schema";
-import { useGrow } from "../api/attemptQueries";
-import { ClassStage, PupilStage } from "../ui/Stages";
-import { SmallLetter } from "../ui/SmallLetter";
+import type { MapOut } from "../api/schema";
+import { useClassMap } from "../api/growQueries";
+import { Choice } from "../ui/Choice";
 import { Empty, Loading, ProblemNote } from "../ui/states";
-import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
+import { ClassMap } from "./ClassMap";
+import { Common } from "./Common";
+import { DayLine } from "./DayLine";
+import { Legend } from "./Legend";
+import { OneLetter } from "./OneLetter";
+import { WhoMoved } from "./WhoMoved";
+import { lettersOf, type Place, type Shown, SHOWN } from "./map";
 
 export function GrowStation() {
-  const grow = useGrow();
-  if (grow.isPending) return <Loading what="the record" />;
-  if (grow.isError) return <ProblemNote error={grow.error} retry={() => void grow.refetch()} />;
-  if (grow.data.pupils.length === 0) return <Empty>There are no children in this class yet.</Empty>;
+  const [day, setDay] = useState<string>();
+  const found = useClassMap(day);
+  if (found.isPending) return <Loading what="the map" />;
+  if (found.isError) return <ProblemNote error={found.error} retry={() => void found.refetch()} />;
+  if (found.data.rows.length === 0) return <Empty>There are no children in this class yet.</Empty>;
+  return <MapOfADay map={found.data} asked={day} onDay={setDay} />;
+}
+
+function MapOfADay({
+  map,
+  asked,
+  onDay,
+}: {
+  map: MapOut;
+  /** The day that is asked for; the map may still be another's. */
+  asked: string | undefined;
+  onDay: (day: string) => void;
+}) {
+  const [shown, setShown] = useState<Shown>("weakest");
+  const [place, setPlace] = useState<Place>();
+  const row = place && map.rows.find(({ pupil }) => pupil.id === place.pupilId);
   return (
-    <section className="px-5 py-4" aria-label="How the letters stand">
+    <section className="px-5 pt-2 pb-4" aria-label="How the letters stand">
       <h1 className="sr-only">How the letters stand</h1>
-      <ClassStage />
-      <Standings grow={grow.data} />
+      <div className="mb-1 flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
+        <Choice label="Shown" value={shown} options={SHOWN} onChange={setShown} />
+        <DayLine map={map} asked={asked} onDay={onDay} />
+      </div>
+      <ClassMap map={map} shown={shown} place={place} onPlace={setPlace} />
       <Legend />
-    </section>
-  );
-}
-
-function Standings({ grow }: { grow: Grow }) {
-  return (
-    // A table of two dimensions may scroll by itself; the page may not.
-    <div
-      role="region"
-      aria-label="Children by letters"
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- what scrolls must be reached
-      tabIndex={0}
-      className="relative overflow-x-auto outline-offset-[-3px]"
-    >
-      <table className="border-collapse">
-        <thead>
-          <tr className="border-b-2 border-rule-deep">
-            <th
-              scope="col"
-              className="sticky left-0 z-1 bg-paper py-1 pr-4 text-left align-bottom font-medium text-soft"
-            >
-              Child
-            </th>
-            {grow.letters.map((letter) => (
-              <th key={letter} scope="col" className="py-1 pr-10 text-left align-bottom">
-                <span className="sr-only">{letter}</span>
-                <SmallLetter letter={letter} className="h-12" />
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {grow.pupils.map(({ pupil, letters }) => (
-            <tr key={pupil.id} className="border-b border-rule/60 hover:bg-rule-wash/60">
-              <th
-                scope="row"
-                className="sticky left-0 z-1 bg-paper py-1.5 pr-4 text-left text-lg font-medium sm:pr-10"
-              >
-                <span className="inline-flex items-baseline gap-x-2 max-sm:flex-col">
-                  <span className="min-w-16">{pupil.name}</span>
-                  <PupilStage pupil={pupil} />
-                </span>
-              </th>
-              {letters.map((standing) => (
-                <td key={standing.letter} className="py-1 pr-10">
-                  {standing.attempts === 0 ? (
-                    <span className="text-soft">not written yet</span>
-                  ) : (
-                    <Link
-                      to={`/check/${standing.letter}?pupil=${pupil.id}`}
-                      className="inline-flex items-center gap-2 rounded-md px-1.5 py-0.5 whitespace-nowrap hover:bg-leaf"
-                      aria-label={`${pupil.name}, ${standing.letter}: ${DIMENSIONS.map(
-                        ({ key, name }) =>
-                          `${name.toLowerCase()} ${VERDICT_NAMES[standing.verdicts[key]]}`,
-                      ).join(", ")}; ${standing.attempts} written`}
-                    >
-                      {DIMENSIONS.map(({ key, name }) => (
-                        <VerdictMark key={key} verdict={standing.verdicts[key]} label={name} />
-                      ))}
-                      <span className="text-sm text-soft">{standing.attempts} written</span>
-                    </Link>
-                  )}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-function Legend() {
-  return (
-    <div className="mt-4 flex flex-wrap items-center gap-x-8 gap-y-2 text-soft">
-      <p>
-        In each place, from the left: {DIMENSIONS.map(({ name }) => name.toLowerCase()).join(", ")}.
+      {row ? (
+        <OneLetter row={row} at={place.at} letter={lettersOf(map)[place.at] ?? ""} />
+      ) : (
+        <Common map={map} />
+      )}
+      <p className="mt-2">
+        <Link to="/grow/groups" className="underline underline-offset-4">
+          Groups for tomorrow
+        </Link>
       </p>
-      <ul className="flex flex-wrap gap-x-6">
-        {(["secure", "nearly", "not_yet", "unseen"] as const).map((verdict) => (
-          <li key={verdict} className="flex items-center gap-1.5">
-            <VerdictMark verdict={verdict} label="Mark" />
-            {VERDICT_NAMES[verdict]}
-          </li>
-        ))}
-      </ul>
-      <p>Your own word counts where you gave it; otherwise the newest letter.</p>
-    </div>
+      <WhoMoved map={map} />
+    </section>
   );
 }

@@ -49,8 +49,8 @@ export function SettingsDesk() {
       <Part title="Limits">
         <ClassStage />
         <p className="text-soft">
-          A child who is further, or not so far, has limits of their own in{" "}
-          <To place="/grow">Grow</To>.
+          A child who is further, or not so far, has limits of their own: in{" "}
+          <To place="/grow">Grow</To>, beside the child’s letters.
         </p>
       </Part>
       <Part title="Language and lessons">

@@ -84,11 +84,11 @@ export const HELP: Record<"plan" | "show" | "write" | "check" | "grow" | "settin
   grow: {
     name: "Grow",
     sentences: [
-      "Children by letters, in the order of the alphabet: nobody is ranked.",
-      "The three marks are direction, size and shape, and rest on the letters of the last weeks.",
+      "Children by letters, in the order of their names: nobody is ranked.",
+      "A mark says whether the letter will hold when it is written alone from memory, by all that was written so far.",
       "Pain, cramp, shaking or a child who avoids writing belong to the family and the school’s specialists, not to a program.",
     ],
-    keys: EVERYWHERE,
+    keys: [["← → ↑ ↓", "from square to square"], ...EVERYWHERE],
   },
   settings: {
     name: "Settings",

@@ -1,7 +1,7 @@
 """Which findings of the checker a class's teacher keeps overruling: those count less there.
 
 Nothing that is kept changes: a doubted finding is told after the others, and a class's habits and
-slips are proposed without it. Estimates do not know of it: they learn from the judgements."""
+slips are proposed without it. Estimates take its faults for as doubtful as they were found."""
 
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
@@ -35,6 +35,17 @@ def is_doubted(spoken: Spoken) -> bool:
     """
     of = spoken.so + spoken.not_so
     return of >= ENOUGH_TO_SAY and wilson(spoken.not_so, of)[0] > MOSTLY
+
+
+def share_not_so(spoken: Spoken) -> float | None:
+    """Of the times that a finding was spoken of the share that it was not so; None where that were
+    too few to say.
+
+    >>> share_not_so(Spoken(9, 3)), share_not_so(Spoken(5, 4))
+    (0.25, None)
+    """
+    of = spoken.so + spoken.not_so
+    return spoken.not_so / of if of >= ENOUGH_TO_SAY else None
 
 
 def doubted(spoken: Mapping[Code, Spoken]) -> frozenset[Code]:

@@ -6,12 +6,12 @@ from enum import StrEnum
 
 from firstloop.core.contract import Dimension
 from firstloop.core.progress.evidence import DIMENSIONS, LetterKey
-from firstloop.core.progress.following import Forecast, forecast
+from firstloop.core.progress.foretelling import letters_on, summed
 from firstloop.core.progress.habits import STRANDS, Strand, strands_of
-from firstloop.core.progress.model import Held, Rules
+from firstloop.core.progress.model import Held, rules_for
 
 
-class State(StrEnum):
+class LetterState(StrEnum):
     """How a letter stands, as far as that can be said."""
 
     SECURE = "secure"
@@ -51,19 +51,19 @@ class Chance:
     rests_on: int
 
     @property
-    def state(self) -> State:
+    def state(self) -> LetterState:
         """What that comes to.
 
         >>> Chance(0.82, 0.68, 0.91, 14).state.value, Chance(0.9, 0.8, 0.95, 2).state.value
         ('secure', 'unknown')
         """
         if self.rests_on < ENOUGH:
-            return State.UNKNOWN
+            return LetterState.UNKNOWN
         if self.low >= HOLDS_FROM:
-            return State.SECURE
+            return LetterState.SECURE
         if self.p < FAILS_BELOW and self.high <= HOLDS_FROM:
-            return State.NOT_YET
-        return State.UNKNOWN if self.high - self.low > WIDEST else State.NEARLY
+            return LetterState.NOT_YET
+        return LetterState.UNKNOWN if self.high - self.low > WIDEST else LetterState.NEARLY
 
     @property
     def pause_days(self) -> int:
@@ -109,38 +109,55 @@ class ChildEstimates:
 
 
 def estimates(
-    held: Held, rules: Rules, letters: tuple[LetterKey, ...], met: Iterable[int], day: float
+    held: Held, letters: tuple[LetterKey, ...], met: Iterable[int], day: float
 ) -> ChildEstimates:
     """How a child stands on a day that is no earlier than its last attempt. `met` are the places in
     `letters` of those that it was asked for."""
-    found, met = forecast(held, rules, day), sorted(met)
-    summed, counts, last = found.letters.tolist(), held.counts.tolist(), held.last.tolist()
+    asked = sorted(met)
     return ChildEstimates(
-        tuple(
-            LetterEstimate(
-                letters[at],
-                dimension,
-                _chance(summed[at][d], counts[at][d]),
-                last[at][d] if counts[at][d] else None,
-            )
-            for at in met
-            for d, dimension in enumerate(DIMENSIONS)
-        ),
-        tuple(_habits(held, found, letters, met)),
+        letter_estimates(held, letters, asked, day), habit_estimates(held, letters, asked)
     )
 
 
-def _habits(
-    held: Held, found: Forecast, letters: tuple[LetterKey, ...], met: list[int]
-) -> Iterable[HabitEstimate]:
-    for at, strand in enumerate(STRANDS):
-        if held.strand_counts[at]:
-            d = DIMENSIONS.index(strand.dimension)
-            shown = (n for n in met if held.counts[n, d] and at in strands_of(letters[n])[d])
-            chance = _chance(found.strands[at].tolist(), int(held.strand_counts[at]))
-            yield HabitEstimate(strand, chance, tuple(letters[n] for n in shown))
+def letter_estimates(
+    held: Held, letters: tuple[LetterKey, ...], met: Iterable[int], day: float
+) -> tuple[LetterEstimate, ...]:
+    """How its letters stand."""
+    rules = rules_for(letters)
+    found = summed(letters_on(held, rules, day), rules).tolist()
+    counts, last = held.counts.tolist(), held.last.tolist()
+    return tuple(
+        LetterEstimate(
+            letters[at],
+            dimension,
+            _chance(found[at][d], counts[at][d]),
+            last[at][d] if counts[at][d] else None,
+        )
+        for at in met
+        for d, dimension in enumerate(DIMENSIONS)
+    )
 
 
-def _chance(summed: Iterable[float], rests_on: int) -> Chance:
-    p, low, high = (round(value, 4) for value in summed)
+def habit_estimates(
+    held: Held, letters: tuple[LetterKey, ...], met: Iterable[int]
+) -> tuple[HabitEstimate, ...]:
+    """How its habits stand, of which anything is known."""
+    shown: dict[int, list[LetterKey]] = {}
+    for at in met:
+        for d, strands in enumerate(strands_of(letters[at])):
+            if held.counts[at, d]:
+                for strand in strands:
+                    shown.setdefault(strand, []).append(letters[at])
+    found = summed(held.strands, rules_for(letters)).tolist()
+    return tuple(
+        HabitEstimate(
+            strand, _chance(found[at], int(held.strand_counts[at])), tuple(shown.get(at, ()))
+        )
+        for at, strand in enumerate(STRANDS)
+        if held.strand_counts[at]
+    )
+
+
+def _chance(found: Iterable[float], rests_on: int) -> Chance:
+    p, low, high = (round(value, 4) for value in found)
     return Chance(p, low, high, rests_on)

@@ -2,8 +2,9 @@
 in."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import IntEnum
+from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
@@ -82,6 +83,13 @@ class Evidence:
             self.doubt[places],
         )
 
+    def renamed(self, letters: tuple[LetterKey, ...], begin: int, end: int) -> "Evidence":
+        """A part of it, with letters by their places in another list that has them all."""
+        part = self.at(np.arange(begin, end))
+        at = {key: place for place, key in enumerate(letters)}
+        places = np.array([at.get(key, -1) for key in self.letters], np.intp)
+        return replace(part, letters=letters, letter=places[part.letter])
+
     def in_order(self) -> "Evidence":
         """By child and moment. What bears the same moment is put in an order of its own, so that
         the order in which evidence comes changes nothing."""
@@ -104,3 +112,13 @@ def bounds(numbers: Sequence[int] | Indices, count: int) -> Indices:
     [0, 2, 2, 3]
     """
     return np.searchsorted(numbers, np.arange(count + 1))
+
+
+PRINT, JOINED = "plain", "joined"
+
+
+@lru_cache(maxsize=4096)
+def letter_key(glyph: str, *, joins: bool) -> LetterKey:
+    """A letter of a class: a print letter is another than its joined form, and the same in every
+    print."""
+    return LetterKey(glyph, JOINED if joins else PRINT)

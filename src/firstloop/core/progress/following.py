@@ -8,19 +8,29 @@ was written; an attempt in turn says something of each habit, of the named ones 
 any. Written down with its reasons in docs/progress.md.
 """
 
-from typing import NamedTuple
-
 import numpy as np
 
-from firstloop.core.geometry.compiled import compiled, compiled_at_once
+from firstloop.core.geometry.compiled import as_they_stand, compiled, compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.progress.evidence import Indices
 from firstloop.core.progress.model import Attempts, Held, Numbers, Rules, Small
 
+FEW = 40
+"""[attempts] So many are followed before machine code would be loaded."""
+
+
+def prepare() -> None:
+    """Machine code follows from now on, however few attempts there are at once."""
+    _follow.machine_code()  # type: ignore[attr-defined]  # that is how a loop is made
+
 
 def follow(held: Held, attempts: Attempts, rules: Rules) -> None:
     """Changes what is held of a child, attempt after attempt."""
-    _follow(held, attempts, rules)
+    if len(attempts.letter) > FEW:
+        _follow(held, attempts, rules)
+    else:
+        with as_they_stand():
+            _follow(held, attempts, rules)
 
 
 @compiled_at_once
@@ -336,72 +346,3 @@ def _turn(
         strands[strand, step] *= part
         at_or_above += strands[strand, step]
         above[strand, step] = at_or_above
-
-
-class Forecast(NamedTuple):
-    """What is held on a day, as a chance and the interval that has 80 % of what is held: `letters`
-    (letter, dimension, 3) and `strands` (strand, 3) with the chance, its low and its high end."""
-
-    letters: FloatArray
-    strands: FloatArray
-
-
-def forecast(held: Held, rules: Rules, day: float) -> Forecast:
-    """How a child's letters and habits stand on a day that is no earlier than its last attempt."""
-    found = Forecast(
-        np.empty((*held.counts.shape, 3)),
-        np.empty((len(held.strands), 3)),
-    )
-    _forecast(held, rules, day, found.letters, found.strands)
-    return found
-
-
-@compiled_at_once
-def _forecast(
-    held: Held, rules: Rules, day: float, of_letters: FloatArray, of_strands: FloatArray
-) -> None:
-    heard, stands, pool, counts = held.heard, held.stands, held.pool, held.counts
-    strands, above, strand_counts = held.strands, held.above, held.strand_counts
-    then, last = held.habits_then, held.last
-    parents, siblings, numbers = rules.parents, rules.siblings, rules.numbers
-    chances, first, spread = rules.chances, rules.first, rules.spread
-    habits, others, shares = np.empty_like(chances), np.empty_like(chances), np.empty_like(chances)
-    prior, now, ends = np.empty_like(chances), np.empty_like(spread), np.empty(3)
-    for letter in range(of_letters.shape[0]):
-        for dimension in range(of_letters.shape[1]):
-            _weakest(above, parents, letter, dimension, habits)
-            moved = abs(_mean(habits, chances) - then[letter, dimension])
-            _like_others(stands, pool, first, letter, dimension, numbers.unknown_weighs, others)
-            _may_be(
-                stands, counts, strand_counts, parents, siblings, spread, numbers,
-                letter, dimension, habits, others, prior,
-            )  # fmt: skip
-            days = day - last[letter, dimension]
-            _go_on(heard, parents, numbers, letter, dimension, days, moved, prior, now)
-            _stand(prior, now, shares)
-            _sum_up(shares, chances, numbers.outer, ends)
-            for end in range(3):
-                of_letters[letter, dimension, end] = ends[end]
-    for strand in range(of_strands.shape[0]):
-        for step in range(len(shares)):
-            shares[step] = strands[strand, step]
-        _sum_up(shares, chances, numbers.outer, ends)
-        for end in range(3):
-            of_strands[strand, end] = ends[end]
-
-
-@compiled
-def _sum_up(shares: FloatArray, chances: FloatArray, outer: float, summed: FloatArray) -> None:
-    """The mean of a chance, and where its outer parts end, evenly within a step."""
-    summed[0] = _mean(shares, chances)
-    lowest = np.log(chances[0] / (1.0 - chances[0]))
-    width = np.log(chances[1] / (1.0 - chances[1])) - lowest
-    ahead = 0.0
-    for step in range(len(shares)):
-        after = ahead + shares[step]
-        for end in range(2):
-            wanted = outer if end == 0 else 1.0 - outer
-            if ahead < wanted <= after:
-                logit = lowest + width * (step + (wanted - ahead) / shares[step] - 0.5)
-                summed[1 + end] = 1.0 / (1.0 + np.exp(-logit))
-        ahead = after

@@ -18,8 +18,9 @@ from firstloop.core.progress.evidence import DIMENSIONS, LetterKey
 @dataclass(frozen=True, slots=True)
 class Habit:
     """Something that letters share: `key` in files, `name` for the teacher. It shows in letters
-    that have one of its `moves`, or reach its `level`, or (with neither) in all. `dimensions` are
-    those that it shows in; `codes` are findings that speak of it whatever move they name."""
+    that begin with one of the moves in `begins`, or have one of its `moves`, or reach its `level`,
+    or (with none of these) in all. `dimensions` are those that it shows in; `codes` are findings
+    that speak of it whatever move they name."""
 
     key: str
     name: str
@@ -27,9 +28,12 @@ class Habit:
     moves: frozenset[MoveKind] = frozenset()
     level: Level | None = None
     codes: frozenset[Code] = frozenset()
+    begins: frozenset[MoveKind] = frozenset()
 
     def shows_in(self, script: Script) -> bool:
         """Whether a letter made so has it."""
+        if self.begins:
+            return script.moves[0].kind in self.begins
         if self.moves:
             return any(move.kind in self.moves for move in script.moves)
         return self.level is None or script.reaches(self.level)
@@ -42,7 +46,20 @@ def _movement(key: str, name: str, *moves: MoveKind, codes: Iterable[Code] = ())
 
 
 HABITS = (
-    _movement("straight_down", "straight down", MoveKind.DROP),
+    Habit(
+        "from_the_top",
+        "starting at the top",
+        (Dimension.DIRECTION,),
+        codes=frozenset({Code.START_PLACE, Code.STROKE_DIRECTION}),
+        begins=frozenset({MoveKind.DROP, MoveKind.SCOOP, MoveKind.SLOPE}),
+    ),
+    Habit(
+        "straight_down",
+        "straight down",
+        (Dimension.SHAPE,),
+        moves=frozenset({MoveKind.DROP}),
+        codes=frozenset({Code.SLANT}),
+    ),
     _movement(
         "back_along_the_stem",
         "back along the stem, then over",
@@ -140,19 +157,29 @@ def strands_of(key: LetterKey) -> tuple[tuple[int, ...], ...]:
 
 
 def blamed_by(code: Code, move: str | None = None) -> int:
-    """The strands that a finding speaks of, a bit each: what is known by its code, else by the move
-    that it names (a kind of move, or a habit's key); 0 where it names none.
+    """The strands that a finding speaks of, a bit each: what is known by its code, and by the move
+    that it names (a kind of move, or a habit's key); 0 where it names none. Of these those count
+    that the letter has.
 
     >>> retrace = blamed_by(Code.RETRACE_GAP)
     >>> [STRANDS[at].habit.key for at in range(64) if retrace >> at & 1]
     ['back_along_the_stem']
-    >>> blamed_by(Code.START_PLACE), blamed_by(Code.START_PLACE, "drop") > 0
+    >>> blamed_by(Code.SHAPE_OFF), blamed_by(Code.SHAPE_OFF, "round") > 0
     (0, True)
     """
     dimension = DIMENSION_OF[code]
-    habits = _HABITS_OF_CODE[code] or _HABITS_OF_MOVE.get(move or "", [])
+    habits = {*_HABITS_OF_CODE[code], *_HABITS_OF_MOVE.get(move or "", [])}
     places = (_STRAND_OF.get((habit.key, dimension)) for habit in habits)
     return sum(1 << at for at in places if at is not None)
+
+
+def belongs_to_a_movement(code: Code) -> bool:
+    """Whether some habit is known by a finding.
+
+    >>> belongs_to_a_movement(Code.OPEN_GAP), belongs_to_a_movement(Code.MIRRORED)
+    (True, False)
+    """
+    return bool(_HABITS_OF_CODE[code])
 
 
 def move_named(key: LetterKey, stroke: int, move: int) -> str | None:

@@ -1,8 +1,9 @@
 """The model that letters and habits are followed by: its numbers, what is held of a child, and what
 the loops need to know. Its reasons are in docs/progress.md."""
 
+from functools import lru_cache
 from itertools import groupby
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
 import numpy.typing as npt
@@ -19,6 +20,9 @@ from firstloop.core.progress.likelihood import (
 )
 
 Small = npt.NDArray[np.int8]
+
+MODEL_VERSION = "1"
+"""Goes up whenever the same evidence may come to something else."""
 
 CHANGES_AT_FIRST = 0.45
 """[share] How likely a letter is one that changes, before anything is known. By trial on made-up
@@ -149,6 +153,7 @@ def nothing_held(letters: int) -> Held:
     )
 
 
+@lru_cache(maxsize=256)
 def rules_for(letters: tuple[LetterKey, ...]) -> Rules:
     """What the loops need to know of these letters."""
     parents = np.full((len(letters), len(DIMENSIONS), MOST_PARENTS), -1, np.int8)
@@ -186,3 +191,48 @@ def attempts_of(evidence: Evidence, begin: int, end: int) -> Attempts:
         evidence.blamed[part],
         evidence.doubt[part],
     )
+
+
+_EXACT = ("habits_then", "last", "counts", "strand_last", "strand_counts")
+_COARSE = ("heard", "stands", "strands")
+"""What is kept of a child, in full and in single precision; the rest follows from it."""
+
+
+def kept_parts(held: Held) -> list[npt.NDArray[Any]]:
+    """What is held of a child, as it is kept: the shapes follow from how many letters there are."""
+    return [getattr(held, name) for name in _EXACT] + [
+        getattr(held, name).astype(np.float32) for name in _COARSE
+    ]
+
+
+def held_from(letters: int, kept: npt.NDArray[np.uint8]) -> Held:
+    """What is held of a child that has so many letters, from how it is kept."""
+    held, begin = nothing_held(letters), 0
+    for names, kind in ((_EXACT, None), (_COARSE, np.float32)):
+        for name in names:
+            field = getattr(held, name)
+            kept_as = np.dtype(kind or field.dtype)
+            end = begin + field.size * kept_as.itemsize
+            field[...] = kept[begin:end].view(kept_as).reshape(field.shape)
+            begin = end
+    return _completed(held)
+
+
+def with_letters(held: Held, before: tuple[LetterKey, ...], letters: tuple[LetterKey, ...]) -> Held:
+    """What is held of a child, with places for more letters than before."""
+    if before == letters:
+        return held
+    at = {key: place for place, key in enumerate(letters)}
+    more, places = nothing_held(len(letters)), [at[key] for key in before]
+    for name in ("heard", "stands", "habits_then", "last", "counts"):
+        getattr(more, name)[places] = getattr(held, name)
+    for name in ("strands", "strand_last", "strand_counts"):
+        getattr(more, name)[...] = getattr(held, name)
+    return _completed(more)
+
+
+def _completed(held: Held) -> Held:
+    """With what follows from the rest."""
+    held.pool[...] = held.stands.sum(axis=0)
+    held.above[...] = held.strands[:, ::-1].cumsum(axis=1)[:, ::-1]
+    return held

@@ -1,0 +1,100 @@
+"""What the estimates of all children of a class come to, letter by letter, on one day or between
+two."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from firstloop.core.contract import Dimension
+from firstloop.core.progress.estimates import Chance, LetterEstimate, LetterState
+from firstloop.core.progress.evidence import LetterKey
+
+FAILS_RATHER = 0.5
+"""[chance] A letter that is likelier to fail than to hold is shaky, however sure that is."""
+
+DUE_FOR = 0.3
+"""[share] Of the children for whom a letter is due: from here on it is due for the class."""
+
+_WORST_FIRST = (LetterState.NOT_YET, LetterState.NEARLY, LetterState.SECURE, LetterState.UNKNOWN)
+
+
+@dataclass(frozen=True, slots=True)
+class LetterOfChild:
+    """How a child's letter stands in each dimension that anything is known of."""
+
+    chances: Mapping[Dimension, Chance]
+
+    @property
+    def state(self) -> LetterState:
+        """As it stands in its weakest dimension, of those that are known; unknown where none is."""
+        states = {chance.state for chance in self.chances.values()}
+        return next((state for state in _WORST_FIRST if state in states), LetterState.UNKNOWN)
+
+    @property
+    def written(self) -> int:
+        """How many attempts said anything of it."""
+        return max((chance.rests_on for chance in self.chances.values()), default=0)
+
+    @property
+    def is_shaky(self) -> bool:
+        """Whether it is likelier to fail than to hold in some dimension."""
+        return any(chance.p < FAILS_RATHER for chance in self.chances.values())
+
+    @property
+    def pause_days(self) -> int:
+        """How many days it may wait: as many as its weakest dimension."""
+        return min((chance.pause_days for chance in self.chances.values()), default=1)
+
+
+def letters_of(letters: Iterable[LetterEstimate]) -> dict[LetterKey, LetterOfChild]:
+    """The letters of a child of which anything is known."""
+    chances = defaultdict[LetterKey, dict[Dimension, Chance]](dict)
+    for one in letters:
+        if one.chance.rests_on:
+            chances[one.key][one.dimension] = one.chance
+    return {key: LetterOfChild(known) for key, known in chances.items()}
+
+
+@dataclass(frozen=True, slots=True)
+class LetterOfClass:
+    """How a letter stands in a class: how many days it may wait, and the share of the children who
+    wrote it in whose hands it is shaky."""
+
+    pause_days: int
+    shaky: float
+
+
+def class_of(letters: Iterable[LetterOfChild]) -> LetterOfClass:
+    """How a letter stands in a class, by all children who wrote it; of who wrote nothing nothing is
+    known, and what nobody wrote may wait a day.
+
+    >>> class_of([])
+    LetterOfClass(pause_days=1, shaky=0.0)
+    """
+    known = list(letters)
+    if not known:
+        return LetterOfClass(1, 0.0)
+    pauses = sorted(letter.pause_days for letter in known)
+    shaky = sum(letter.is_shaky for letter in known) / len(known)
+    return LetterOfClass(pauses[int(DUE_FOR * (len(pauses) - 1))], shaky)
+
+
+@dataclass(frozen=True, slots=True)
+class Moved:
+    """A letter that stands otherwise than it did."""
+
+    key: LetterKey
+    before: LetterState
+    now: LetterState
+
+
+def moved(
+    before: Mapping[LetterKey, LetterOfChild], now: Mapping[LetterKey, LetterOfChild]
+) -> tuple[Moved, ...]:
+    """What stands otherwise than it did, of what was known before and is known now."""
+    found = [
+        Moved(key, before[key].state, letter.state)
+        for key, letter in now.items()
+        if key in before and LetterState.UNKNOWN not in {before[key].state, letter.state}
+    ]
+    return tuple(one for one in found if one.before is not one.now)

@@ -1,0 +1,163 @@
+"""The class map: how every letter of every child stands at the end of a day, who moved since a week
+before, and what most have in common."""
+
+from collections import Counter
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date, datetime, timedelta
+
+from firstloop.core.contract import Code
+from firstloop.core.letters.hands import GROUPS
+from firstloop.core.progress.estimates import LetterState
+from firstloop.core.progress.evidence import LetterKey, letter_key
+from firstloop.core.progress.of_class import LetterOfChild, Moved, letters_of, moved
+from firstloop.core.teaching.habits import LOOKED_AT_DAYS
+from firstloop.services import progress, schemes
+from firstloop.services.clock import day_of
+from firstloop.services.trusting import doubted_in
+from firstloop.store import attempts, school, slipped, taught_letters
+from firstloop.store.database import Database, Session
+from firstloop.store.records import ClassRecord, PupilRecord
+
+A_WEEK = timedelta(days=7)
+NOTHING_KNOWN = LetterOfChild({})
+
+
+@dataclass(frozen=True, slots=True)
+class FamilySpan:
+    """A family's letters, as they stand next to each other on the map."""
+
+    name: str
+    letters: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class ChildRow:
+    """A child's row: how each letter of the map stands, and which stand otherwise than a week
+    before."""
+
+    pupil: PupilRecord
+    letters: tuple[LetterOfChild, ...]
+    moved: tuple[Moved, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Common:
+    """What most have in common: of how many children, and in which letters most of all."""
+
+    children: int
+    letters: tuple[str, ...]
+    code: Code | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class ClassMap:
+    """The map of a day: the days that it can be asked for, the letters by family, which of them
+    were taught by then, the children by name, the commonest weak letter and slip."""
+
+    day: date
+    first: date
+    today: date
+    families: tuple[FamilySpan, ...]
+    taught: frozenset[str]
+    rows: tuple[ChildRow, ...]
+    weakest: Common | None
+    slip: Common | None
+
+
+def class_map(
+    record: Database, school_class: ClassRecord, day: date | None, now: datetime
+) -> ClassMap:
+    """The map at the end of a day, today's where none is asked for. Marks that the class lacks are
+    made first."""
+    with record.session() as session:
+        today = day_of(now, school.zone(session))
+    progress.keep_marks(record, school_class.id, today)
+    with record.session() as session:
+        first = min(attempts.first_day(session, school_class.id) or today, today)
+        asked = min(max(day or today, first), today)
+        families = _families(session, school_class)
+        names = [letter for family in families for letter in family.letters]
+        before, stand = progress.stand(session, school_class, asked - A_WEEK, asked)
+        joins = school_class.hand.joins
+        keys = [letter_key(name, joins=joins) for name in names]
+        rows = tuple(
+            _row(
+                pupil,
+                letters_of(stand.get(pupil.id, ())),
+                letters_of(before.get(pupil.id, ())),
+                keys,
+            )
+            for pupil in school_class.pupils
+        )
+        taught = taught_letters.of_class(session, school_class.id, joined=joins, as_of=asked)
+        return ClassMap(
+            day=asked,
+            first=first,
+            today=today,
+            families=families,
+            taught=frozenset(taught),
+            rows=rows,
+            weakest=_weakest(rows, names),
+            slip=_slip(session, school_class, asked),
+        )
+
+
+def _families(session: Session, school_class: ClassRecord) -> tuple[FamilySpan, ...]:
+    """The class's families; then what its scheme leaves out, by kind."""
+    scheme = schemes.find(session, school_class, school_class.scheme)
+    spans = [FamilySpan(family.name, family.letters) for family in scheme.families]
+    there = {letter for span in spans for letter in span.letters}
+    for kind, name in (("small", "Small"), ("capital", "Capitals"), ("digit", "Digits")):
+        left = tuple(letter for letter in GROUPS[kind] if letter not in there)
+        if left:
+            spans.append(FamilySpan(name, left))
+    return tuple(spans)
+
+
+def _row(
+    pupil: PupilRecord,
+    now: Mapping[LetterKey, LetterOfChild],
+    before: Mapping[LetterKey, LetterOfChild],
+    keys: list[LetterKey],
+) -> ChildRow:
+    on_the_map = set(keys)
+    return ChildRow(
+        pupil,
+        tuple(now.get(key, NOTHING_KNOWN) for key in keys),
+        tuple(one for one in moved(before, now) if one.key in on_the_map),
+    )
+
+
+def _weakest(rows: tuple[ChildRow, ...], names: list[str]) -> Common | None:
+    """The letter that most children cannot do yet."""
+    weak = Counter(
+        name
+        for row in rows
+        for name, letter in zip(names, row.letters, strict=True)
+        if letter.state is LetterState.NOT_YET
+    )
+    if not weak:
+        return None
+    most = max(weak.values())
+    return Common(most, tuple(name for name in names if weak[name] == most))
+
+
+def _slip(session: Session, school_class: ClassRecord, day: date) -> Common | None:
+    """The slip that most children had in the four weeks until a day, and the letters it was seen in
+    most."""
+    begin = day - timedelta(days=LOOKED_AT_DAYS - 1)
+    doubts = doubted_in(session, school_class.id)
+    of = dict[Code, dict[str, set[int]]]()
+    for one in slipped.between(session, school_class.id, begin, day):
+        if one.pupil_id in school_class.here and one.code not in doubts:
+            of.setdefault(one.code, {}).setdefault(one.letter, set()).add(one.pupil_id)
+    if not of:
+        return None
+    code = min(of, key=lambda code: (-_children(of[code]), list(Code).index(code)))
+    letters = sorted(of[code], key=lambda letter: (-len(of[code][letter]), letter))
+    return Common(_children(of[code]), tuple(letters[:5]), code)
+
+
+def _children(by_letter: Mapping[str, set[int]]) -> int:
+    return len(set[int]().union(*by_letter.values()))

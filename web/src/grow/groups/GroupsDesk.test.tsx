@@ -1,0 +1,61 @@
+import { screen, within } from "@testing-library/react";
+import { beforeEach, expect, test } from "vitest";
+
+import type { GroupsOut } from "../../api/schema";
+import { ALPHABET, CLASSROOM, JORI, MILA } from "../../test/samples";
+import { putUp } from "../../test/screen";
+import { askedOf, refuse, serve } from "../../test/server";
+import { GroupsDesk } from "./GroupsDesk";
+
+const GROUPS: GroupsOut = {
+  groups: [
+    {
+      name: "back along the stem, then over",
+      dimension: "shape",
+      letters: ["n", "h"],
+      members: [
+        { pupil: JORI, letters: ["n"] },
+        { pupil: MILA, letters: ["n", "h"] },
+      ],
+      lesson: { new: ["n", "h"], minutes: 10, shape: "mend", habit: "retrace_gap" },
+    },
+  ],
+  alone: [{ pupil: { ...MILA, id: 9, name: "Pia" }, why: "nobody_shares" }],
+  apart: [],
+};
+
+beforeEach(() => {
+  serve("GET /api/grow/groups", GROUPS);
+  serve("GET /api/classroom", CLASSROOM);
+  serve("GET /api/show/alphabet", ALPHABET);
+});
+
+test("a group says what it shares, who is in it, and with which letters", async () => {
+  putUp(<GroupsDesk />);
+  const groups = within(await screen.findByRole("list", { name: "Groups" }));
+  expect(groups.getByRole("heading")).toHaveTextContent("back along the stem, then over");
+  expect(groups.getByText("Mila").parentElement).toHaveTextContent("Mila n h");
+  expect(screen.getByRole("region", { name: "In no group" })).toHaveTextContent(
+    "Pia: nobody else is weak in the same.",
+  );
+});
+
+test("its lesson is sent to be planned as it is proposed; what is refused is said", async () => {
+  refuse("POST /api/plan/lessons", "A lesson is open to pads.");
+  const { user } = putUp(<GroupsDesk />);
+  await user.click(await screen.findByRole("button", { name: "Plan ten minutes on it" }));
+  expect(await screen.findByRole("alert")).toHaveTextContent("A lesson is open to pads.");
+  expect(askedOf("POST /api/plan/lessons")[0]?.body).toEqual(GROUPS.groups[0]?.lesson);
+});
+
+test("two are kept apart and may be together again", async () => {
+  serve("PUT /api/grow/apart", { ...GROUPS, groups: [], apart: [{ one: JORI, other: MILA }] });
+  const { user } = putUp(<GroupsDesk />);
+  await user.click(await screen.findByRole("button", { name: "Keep apart" }));
+  expect(await screen.findByText(/No two children are weak in the same/)).toBeVisible();
+  await user.click(screen.getByRole("button", { name: /Jori and Mila may be together/ }));
+  expect(askedOf("PUT /api/grow/apart").map(({ body }) => body)).toEqual([
+    { one_id: MILA.id, other_id: JORI.id, apart: true },
+    { one_id: JORI.id, other_id: MILA.id, apart: false },
+  ]);
+});
