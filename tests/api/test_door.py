@@ -132,7 +132,7 @@ def test_each_page_has_a_nonce_of_its_own_for_styles_alone(client: TestClient) -
     ("path", "rule"),
     [
         ("/api/classroom", "no-store"),
-        ("/api/grow", "no-store"),
+        ("/api/grow/map", "no-store"),
         ("/api/none", "no-store"),
         ("/", "no-store"),
         ("/loop.svg", "no-cache"),

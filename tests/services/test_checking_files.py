@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 from distributed import LocalCluster
 
-from firstloop.cli.checking import cluster
+from firstloop.cli.workers import cluster
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.letters.ruling import Ruling

@@ -1,3 +1,4 @@
+from concurrent.futures import ProcessPoolExecutor
 from datetime import timedelta
 
 import pytest
@@ -8,7 +9,7 @@ from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.judging.word import Word
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.services.rechecking import Change, rebuild, recheck
+from firstloop.services.rechecking import SENT, Change, rebuild, recheck
 from firstloop.store import attempts, classes
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
@@ -108,3 +109,20 @@ def test_what_has_no_ink_stays_as_it_is_and_is_not_counted(
             for one in (kept, without)
         ]
     assert checkers == [CHECKER_VERSION, "0"]
+
+
+def test_by_other_processes_it_is_the_same(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    kept = [write() for _ in range(SENT + 3)]
+    for one in kept:
+        age(database, one.id)
+    with ProcessPoolExecutor(2) as executor:
+        done = recheck(database, school_class.id, executor)
+    assert done.checked == len(kept)
+    assert sum(done.changes.values()) == sum(1 for one in done.changes) * len(kept)
+    with database.session() as session:
+        again = attempts.some(session, school_class.id, [one.id for one in kept])
+    for before, after in zip(kept, again, strict=True):
+        assert after.attempt.checked.verdicts == before.attempt.checked.verdicts
+        assert after.attempt.checked.findings == before.attempt.checked.findings

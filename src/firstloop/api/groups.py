@@ -15,10 +15,11 @@ router = APIRouter(prefix="/api/grow", tags=["grow"])
 
 
 class MemberOut(BaseModel):
-    """A child of a group, and the letters that show what it needs."""
+    """A child of a group, and the letters and dimensions that show what it needs."""
 
     pupil: PupilOut
     letters: list[str]
+    dimensions: list[Dimension]
 
 
 class GroupLesson(BaseModel):
@@ -99,7 +100,11 @@ def _group_out(group: TopicGroup) -> GroupOut:
         dimension=topic.dimension,
         letters=list(topic.letters),
         members=[
-            MemberOut(pupil=pupil_out(one.pupil), letters=list(one.letters))
+            MemberOut(
+                pupil=pupil_out(one.pupil),
+                letters=list(one.letters),
+                dimensions=list(one.dimensions),
+            )
             for one in group.members
         ],
         lesson=GroupLesson(

@@ -133,8 +133,7 @@ def _row_out(row: ChildRow) -> MapRow:
 
 
 def _state(letter: LetterOfChild, dimension: Dimension) -> LetterState:
-    known = letter.chances.get(dimension)
-    return known.state if known else LetterState.UNKNOWN
+    return letter.states.get(dimension, LetterState.UNKNOWN)
 
 
 def _chance(letter: LetterOfChild, dimension: Dimension) -> MapChance | None:

@@ -5,12 +5,10 @@ import json
 import os
 import sys
 from collections.abc import Iterator
-from concurrent.futures import Executor, ProcessPoolExecutor
-from contextlib import AbstractContextManager, contextmanager, nullcontext
 from pathlib import Path
 
 from firstloop.cli.options import Commands
-from firstloop.core.errors import FirstLoopError
+from firstloop.cli.workers import with_workers, workers
 from firstloop.core.evidence.task import Handedness
 from firstloop.formats import inkml
 from firstloop.formats.result_json import Answer
@@ -25,10 +23,7 @@ def add_to(commands: Commands) -> None:
     checking.add_argument("--letter", help="the letter asked for, whatever the file says")
     checking.add_argument("--hand", help="the hand it is written in, whatever the file says")
     checking.add_argument("--handedness", choices=["left", "right"])
-    checking.add_argument("--workers", type=int, default=0, help="processes; else one a core")
-    checking.add_argument(
-        "--scheduler", metavar="ADDRESS", help="let a Dask cluster do the work (extra: cluster)"
-    )
+    with_workers(checking)
     checking.set_defaults(run=_check)
 
 
@@ -38,7 +33,7 @@ def _check(options: argparse.Namespace) -> int:
         options.letter, options.hand, Handedness(options.handedness) if options.handedness else None
     )
     failed = False
-    with _workers(options, len(paths)) as executor:
+    with workers(options, len(paths)) as executor:
         for at, answer in enumerate(check_files(map(_source, paths), asked, executor), 1):
             failed |= "error" in answer
             line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
@@ -73,39 +68,6 @@ def _written(name: str) -> str:
     m_\xff\xfe.inkml
     """
     return os.fsencode(name).decode("utf-8", "backslashreplace")
-
-
-FEW_FILES = 32
-"""So many are checked before other processes would have started."""
-
-
-def _workers(options: argparse.Namespace, files: int) -> AbstractContextManager[Executor | None]:
-    """Who does the work: a cluster, processes, or for a few files nobody else."""
-    if options.scheduler:
-        return cluster(options.scheduler)
-    count = options.workers or os.cpu_count() or 1
-    if count == 1 or files <= FEW_FILES:
-        return nullcontext()
-    import scipy.optimize  # noqa: F401, PLC0415  # slow to load: once, not in every process
-
-    return ProcessPoolExecutor(count)
-
-
-@contextmanager
-def cluster(address: str) -> Iterator[Executor]:
-    """The workers of a Dask cluster; what one of them leaves undone another does."""
-    try:
-        from distributed import Client  # noqa: PLC0415  # an extra
-    except ImportError as error:
-        raise FirstLoopError(
-            '--scheduler needs the extra "cluster"; install firstloop[cluster]'
-        ) from error
-    try:
-        client = Client(address, timeout=10)  # type: ignore[no-untyped-call]
-    except (OSError, ValueError) as error:
-        raise FirstLoopError(f"no scheduler answers at {address}; is it running?") from error
-    with client, client.get_executor(retries=3) as executor:  # type: ignore[no-untyped-call]
-        yield executor
 
 
 def _show_progress(done: int, of: int) -> None:

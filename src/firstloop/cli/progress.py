@@ -12,8 +12,8 @@ from itertools import pairwise
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from firstloop.cli.checking import cluster
 from firstloop.cli.options import Commands
+from firstloop.cli.workers import cluster, with_workers
 from firstloop.core.errors import FirstLoopError
 
 if TYPE_CHECKING:
@@ -30,10 +30,7 @@ def add_to(commands: Commands) -> None:
     estimating.add_argument(
         "--at", metavar="MOMENT", help="on which day; else when the last attempt was written"
     )
-    estimating.add_argument("--workers", type=int, default=0, help="threads; else one a core")
-    estimating.add_argument(
-        "--scheduler", metavar="ADDRESS", help="let a Dask cluster do the work (extra: cluster)"
-    )
+    with_workers(estimating, "processes that read, threads that estimate")
     estimating.set_defaults(run=_estimate)
 
 

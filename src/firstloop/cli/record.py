@@ -1,11 +1,12 @@
 """What is done with a record while nobody teaches: made up, counted, checked again, copied."""
 
 import argparse
-from contextlib import closing
+from contextlib import ExitStack, closing
 from datetime import UTC, datetime
 from pathlib import Path
 
 from firstloop.cli.options import Commands, existing, with_record
+from firstloop.cli.workers import with_workers, workers
 
 # What a command needs is fetched when it runs: `firstloop check` stays quick to start.
 
@@ -40,6 +41,7 @@ def add_to(commands: Commands) -> None:
     again = with_record(
         commands.add_parser("recheck", help="check old ink with the checker of today")
     )
+    with_workers(again)
     again.set_defaults(run=_recheck)
 
 
@@ -109,15 +111,18 @@ def _list(record: Path) -> int:
 
 
 def _recheck(options: argparse.Namespace) -> int:
+    from firstloop.core.checking.say.findings import CHECKER_VERSION as VERSION  # noqa: PLC0415
     from firstloop.services.rechecking import recheck  # noqa: PLC0415
-    from firstloop.store import classes  # noqa: PLC0415
+    from firstloop.store import attempts, classes  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
-    with closing(Database(existing(options.db))) as database:
+    with closing(Database(existing(options.db))) as database, ExitStack() as stack:
         with database.session() as session:
             found = classes.every(session)
+            old = sum(len(attempts.not_checked_by(session, one.id, VERSION)) for one in found)
+        executor = stack.enter_context(workers(options, old))
         for school_class in found:
-            done = recheck(database, school_class.id)
+            done = recheck(database, school_class.id, executor)
             print(
                 f"{school_class.name}: {done.checked} letters checked again; "
                 f"{done.unchanged} stand as they stood."

@@ -44,10 +44,11 @@ class Topic:
 
 @dataclass(frozen=True, slots=True)
 class Member:
-    """A child of a group, and the letters that show what it needs."""
+    """A child of a group, and the letters and dimensions that show what it needs."""
 
     pupil: PupilRecord
     letters: tuple[str, ...]
+    dimensions: tuple[Dimension, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,7 +84,7 @@ def groups_for(record: Database, school_class: ClassRecord, now: datetime) -> Gr
     groups = []
     for group in found.groups:
         theirs = [by_need[pupil_id, group.topic] for pupil_id in group.pupil_ids]
-        members = [Member(here[one.pupil_id], one.letters) for one in theirs]
+        members = [Member(here[one.pupil_id], one.letters, one.dimensions) for one in theirs]
         by_name = sorted(members, key=lambda member: member.pupil.name)
         groups.append(TopicGroup(_topic(theirs, slips), tuple(by_name)))
     return GroupsFound(

@@ -1,12 +1,18 @@
 """Checking old ink again with the checker of today, and counting afresh what is kept up."""
 
 from collections import Counter
+from collections.abc import Callable, Iterable
+from concurrent.futures import Executor
 from dataclasses import dataclass, field, replace
 from datetime import datetime
 
 from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.evidence.task import Task
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.formats.result_json import as_json
 from firstloop.services import progress
 from firstloop.services.checks import letter_checked, text_checked
@@ -24,9 +30,9 @@ from firstloop.store import (
 from firstloop.store.database import Database, Session
 from firstloop.store.records import UNJUDGED, AttemptRecord, Checked, is_judged_by
 
-AT_ONCE = 200
+AT_ONCE, SENT = 400, 20
 """Attempts that are checked before they are written: a bounded piece of memory, and of work that
-would be lost with the power."""
+would be lost with the power. Of these as many are sent together to who checks."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,8 +55,9 @@ class Rechecked:
     changes: Counter[Change]
 
 
-def recheck(record: Database, class_id: int) -> Rechecked:
-    """Checks all ink of a class again that an earlier checker has judged; the teacher's word stays.
+def recheck(record: Database, class_id: int, executor: Executor | None = None) -> Rechecked:
+    """Checks all ink of a class again that an earlier checker has judged, by whatever does the work
+    (None: this process); the teacher's word stays.
 
     Each letter and each text is asked what it was asked the first time: in the very hand, on the
     ruling and by the limits it was checked by then.
@@ -58,7 +65,7 @@ def recheck(record: Database, class_id: int) -> Rechecked:
     with record.session() as session:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
         old_texts = texts.not_checked_by(session, class_id, CHECKER_VERSION)
-    return _recheck(record, class_id, old, old_texts)
+    return _recheck(record, class_id, old, old_texts, executor)
 
 
 def judge_what_failed(record: Database) -> None:
@@ -77,10 +84,16 @@ def judge_what_failed(record: Database) -> None:
         _recheck(record, class_id, letters, whole)
 
 
-def _recheck(record: Database, class_id: int, letters: list[int], whole: list[int]) -> Rechecked:
-    done = _Done()
+def _recheck(
+    record: Database,
+    class_id: int,
+    letters: list[int],
+    whole: list[int],
+    executor: Executor | None = None,
+) -> Rechecked:
+    done, check_all = _Done(), executor.map if executor else map
     for begin in range(0, len(letters), AT_ONCE):
-        _recheck_letters(record, class_id, letters[begin : begin + AT_ONCE], done)
+        _recheck_letters(record, class_id, letters[begin : begin + AT_ONCE], done, check_all)
     for text_id in whole:
         _recheck_text(record, class_id, text_id, done)
     return Rechecked(done.checked, done.unchanged, done.changes)
@@ -93,16 +106,38 @@ class _Done:
     changes: Counter[Change] = field(default_factory=Counter)
 
 
-def _recheck_letters(record: Database, class_id: int, ids: list[int], done: _Done) -> None:
+Asked = tuple[int, Ink, Task, Style, Ruling]
+"""A kept letter, and what is asked of it again."""
+
+
+def _checked_again(asked: list[Asked]) -> dict[int, Checked]:
+    return {
+        kept: letter_checked(ink, task, style, ruling) for kept, ink, task, style, ruling in asked
+    }
+
+
+CheckAll = Callable[
+    [Callable[[list[Asked]], dict[int, Checked]], Iterable[list[Asked]]],
+    Iterable[dict[int, Checked]],
+]
+
+
+def _recheck_letters(
+    record: Database, class_id: int, ids: list[int], done: _Done, check_all: CheckAll
+) -> None:
     """Some letters: checked while others may write, then kept in one go."""
     with record.session() as session:
         ink = inks.of(session, ids)
         found = [one for one in attempts.some(session, class_id, ids) if one.id in ink]
         paper = classes.get(session, class_id).ruling
-    checked = {
-        kept.id: letter_checked(ink[kept.id], one.task, one.style, one.ruling.on(paper))
+    asked: list[Asked] = [
+        (kept.id, ink[kept.id], one.task, one.style, one.ruling.on(paper))
         for kept in found
         for one in [kept.attempt]
+    ]
+    parts = [asked[begin : begin + SENT] for begin in range(0, len(asked), SENT)]
+    checked = {
+        kept: again for part in check_all(_checked_again, parts) for kept, again in part.items()
     }
     with record.writing() as session:
         for kept in attempts.some(session, class_id, list(checked)):

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from firstloop.core.checking.texts.catalogue import DIMENSION_OF
-from firstloop.core.contract import Code
+from firstloop.core.contract import Code, Dimension
 from firstloop.core.progress.estimates import HabitEstimate, LetterState
 from firstloop.core.progress.evidence import LetterKey, letter_key
 from firstloop.core.progress.habits import Strand
@@ -26,13 +26,14 @@ SEVERAL = 2
 
 @dataclass(frozen=True, slots=True)
 class Weakness:
-    """A child's weakness: in what (a strand, or a letter), how much (0 to 1), and in which letters
-    it shows."""
+    """A child's weakness: in what (a strand, or a letter), how much (0 to 1), in which letters and
+    dimensions it shows."""
 
     pupil_id: int
     what: Strand | str
     weight: float
     letters: tuple[str, ...]
+    dimensions: tuple[Dimension, ...]
 
 
 def weaknesses(
@@ -46,11 +47,18 @@ def weaknesses(
         for habit in child.habits:
             shows_in = tuple(_shows_in(habit, letters, keys))
             if _is_weak(habit, len(shows_in)):
-                yield Weakness(pupil_id, habit.strand, 1.0 - habit.chance.p, shows_in)
+                yield Weakness(
+                    pupil_id,
+                    habit.strand,
+                    1.0 - habit.chance.p,
+                    shows_in,
+                    (habit.strand.dimension,),
+                )
         for letter, stands in letters.items():
             if stands.state is LetterState.NOT_YET:
                 weight = A_LETTER_WEIGHS * (1.0 - min(one.p for one in stands.chances.values()))
-                yield Weakness(pupil_id, letter, weight, (letter,))
+                fails = (d for d, c in stands.chances.items() if c.p < FAILS_RATHER)
+                yield Weakness(pupil_id, letter, weight, (letter,), tuple(fails))
 
 
 def letters_in(weak: Collection[Weakness]) -> tuple[str, ...]:

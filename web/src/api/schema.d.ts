@@ -4278,12 +4278,14 @@ export interface components {
         };
         /**
          * MemberOut
-         * @description A child of a group, and the letters that show what it needs.
+         * @description A child of a group, and the letters and dimensions that show what it needs.
          */
         MemberOut: {
             pupil: components["schemas"]["PupilOut"];
             /** Letters */
             letters: string[];
+            /** Dimensions */
+            dimensions: components["schemas"]["Dimension"][];
         };
         /**
          * MendOut

@@ -23,7 +23,7 @@ export function DayLine({
   }
   return (
     <div
-      className="flex min-w-0 flex-1 flex-wrap items-center justify-end gap-x-3 gap-y-1 max-sm:justify-start"
+      className="flex min-w-0 flex-1 flex-wrap items-center justify-end gap-x-3 gap-y-1 max-sm:basis-full max-sm:justify-start"
       role="group"
       aria-label="Day"
     >
@@ -44,7 +44,7 @@ export function DayLine({
         onValueChange={([days]) => {
           if (days !== undefined) go(days);
         }}
-        className="relative flex h-9 max-w-96 min-w-32 flex-1 touch-none max-sm:order-last max-sm:basis-full items-center"
+        className="relative flex h-9 max-w-96 min-w-32 flex-1 touch-none max-sm:order-last max-sm:max-w-full max-sm:basis-full items-center"
       >
         <Slider.Track className="relative h-1 flex-1 rounded bg-crease">
           <Slider.Range className="absolute h-full rounded bg-rule-deep" />

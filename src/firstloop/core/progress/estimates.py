@@ -1,8 +1,9 @@
 """Estimates: how a child's letters and habits stand, how sure that is, and when to come back."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 from firstloop.core.contract import Dimension
 from firstloop.core.progress.evidence import DIMENSIONS, LetterKey
@@ -41,8 +42,7 @@ later. The days are our choice, so that the first ones fit a week of five lesson
 been tried on a class."""
 
 
-@dataclass(frozen=True, slots=True)
-class Chance:
+class Chance(NamedTuple):
     """A chance, 0 to 1, its 80 % interval, and how many attempts said anything about it."""
 
     p: float
@@ -75,12 +75,11 @@ class Chance:
         return next(days for low, days in PAUSES if self.low >= low)
 
 
-NOTHING_KNOWN = Chance(0.5, 0.0, 1.0, 0)
-"""Of what nobody asked the model about."""
+PLACES = 4
+"""[digits] Behind the point of a chance: more would be no truer."""
 
 
-@dataclass(frozen=True, slots=True)
-class LetterEstimate:
+class LetterEstimate(NamedTuple):
     """How one dimension of a child's letter stands: the chance that it is not `not_yet` the next
     time it is written alone from memory. `last` is the day (since 1970) of the last attempt that
     said anything of it, None where none did."""
@@ -124,7 +123,7 @@ def letter_estimates(
 ) -> tuple[LetterEstimate, ...]:
     """How its letters stand."""
     rules = rules_for(letters)
-    found = summed(letters_on(held, rules, day), rules).tolist()
+    found = summed(letters_on(held, rules, day), rules).round(PLACES).tolist()
     counts, last = held.counts.tolist(), held.last.tolist()
     return tuple(
         LetterEstimate(
@@ -148,16 +147,18 @@ def habit_estimates(
             if held.counts[at, d]:
                 for strand in strands:
                     shown.setdefault(strand, []).append(letters[at])
-    found = summed(held.strands, rules_for(letters)).tolist()
+    found = summed(held.strands, rules_for(letters)).round(PLACES).tolist()
     return tuple(
         HabitEstimate(
-            strand, _chance(found[at], int(held.strand_counts[at])), tuple(shown.get(at, ()))
+            strand,
+            _chance(found[at], int(held.strand_counts[at])),
+            tuple(shown.get(at, ())),
         )
         for at, strand in enumerate(STRANDS)
         if held.strand_counts[at]
     )
 
 
-def _chance(found: Iterable[float], rests_on: int) -> Chance:
-    p, low, high = (round(value, 4) for value in found)
+def _chance(found: Sequence[float], rests_on: int) -> Chance:
+    p, low, high = found
     return Chance(p, low, high, rests_on)

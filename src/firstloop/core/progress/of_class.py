@@ -3,7 +3,7 @@ two."""
 
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from firstloop.core.contract import Dimension
 from firstloop.core.progress.estimates import Chance, LetterEstimate, LetterState
@@ -20,15 +20,19 @@ _WORST_FIRST = (LetterState.NOT_YET, LetterState.NEARLY, LetterState.SECURE, Let
 
 @dataclass(frozen=True, slots=True)
 class LetterOfChild:
-    """How a child's letter stands in each dimension that anything is known of."""
+    """How a child's letter stands in each dimension that anything is known of: the `state` is that
+    of its weakest, of those that are known."""
 
     chances: Mapping[Dimension, Chance]
+    states: Mapping[Dimension, LetterState] = field(init=False)
+    state: LetterState = field(init=False)
 
-    @property
-    def state(self) -> LetterState:
-        """As it stands in its weakest dimension, of those that are known; unknown where none is."""
-        states = {chance.state for chance in self.chances.values()}
-        return next((state for state in _WORST_FIRST if state in states), LetterState.UNKNOWN)
+    def __post_init__(self) -> None:
+        states = {dimension: chance.state for dimension, chance in self.chances.items()}
+        known = states.values()
+        worst = next((state for state in _WORST_FIRST if state in known), LetterState.UNKNOWN)
+        object.__setattr__(self, "states", states)
+        object.__setattr__(self, "state", worst)
 
     @property
     def written(self) -> int:

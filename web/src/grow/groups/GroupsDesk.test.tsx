@@ -14,8 +14,8 @@ const GROUPS: GroupsOut = {
       dimension: "shape",
       letters: ["n", "h"],
       members: [
-        { pupil: JORI, letters: ["n"] },
-        { pupil: MILA, letters: ["n", "h"] },
+        { pupil: JORI, letters: ["n"], dimensions: ["shape"] },
+        { pupil: MILA, letters: ["n", "h"], dimensions: ["shape"] },
       ],
       lesson: { new: ["n", "h"], minutes: 10, shape: "mend", habit: "retrace_gap" },
     },
@@ -46,6 +46,18 @@ test("its lesson is sent to be planned as it is proposed; what is refused is sai
   await user.click(await screen.findByRole("button", { name: "Plan ten minutes on it" }));
   expect(await screen.findByRole("alert")).toHaveTextContent("A lesson is open to pads.");
   expect(askedOf("POST /api/plan/lessons")[0]?.body).toEqual(GROUPS.groups[0]?.lesson);
+});
+
+test("a group on a letter says where each child fails", async () => {
+  const [group] = GROUPS.groups;
+  const members = group?.members.map((one) => ({ ...one, dimensions: ["direction" as const] }));
+  serve("GET /api/grow/groups", {
+    ...GROUPS,
+    groups: [{ ...group, name: "n", dimension: null, members }],
+  });
+  putUp(<GroupsDesk />);
+  expect(await screen.findByRole("heading", { name: "The letter n" })).toBeVisible();
+  expect(screen.getByText("Mila").parentElement).toHaveTextContent("Mila the way it goes");
 });
 
 test("two are kept apart and may be together again", async () => {

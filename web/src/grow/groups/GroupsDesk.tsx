@@ -66,10 +66,12 @@ function Group({ group }: { group: GroupOut }) {
         ))}
       </p>
       <ul className="grow">
-        {members.map(({ pupil, letters: weak }) => (
+        {members.map(({ pupil, letters: weak, dimensions }) => (
           <li key={pupil.id}>
             <span className="font-medium">{pupil.name}</span>{" "}
-            <span className="text-soft">{weak.join(" ")}</span>
+            <span className="text-soft">
+              {dimension ? weak.join(" ") : dimensions.map((one) => WHERE[one]).join(", ")}
+            </span>
           </li>
         ))}
       </ul>
