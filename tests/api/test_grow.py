@@ -9,13 +9,14 @@ from fastapi.testclient import TestClient
 from firstloop.core.contract import Code, Dimension
 from firstloop.core.evidence.task import Help
 from firstloop.core.judging.word import OnFinding, Word
-from firstloop.services import lessons, progress
+from firstloop.services import classes, lessons, progress
 from firstloop.services.handing_in import hand_in
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 from tests import letters
 from tests.services.conftest import MONDAY
 from tests.table import attempts_of, judge
+from tests.teachers import signed_in, teacher_of
 
 MISSED = OnFinding.MISSED
 GOOD, BAD = letters.good_n(), letters.n_from_the_base_line()
@@ -103,6 +104,11 @@ def test_who_shares_a_weakness_is_a_group_unless_kept_apart(
     assert apart["groups"] == []
     assert {one["why"] for one in apart["alone"]} == {"kept_apart"}
     assert len(apart["apart"]) == 1
+    teacher_of(database, "Ms Wren")
+    classes.share(database, written.id, "Ms Wren")
+    helper = signed_in(client.app, database, "Ms Wren")
+    assert helper.get("/api/grow/groups").json()["apart"] == []
+    assert groups(client)["apart"] == apart["apart"]
     together = client.put("/api/grow/apart", json={**pair, "apart": False}).json()
     assert together["groups"] == [group]
     refused = client.put("/api/grow/apart", json={"one_id": 1, "other_id": 1, "apart": True})

@@ -4,7 +4,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from firstloop.api.attempts import PupilOut, pupil_out
-from firstloop.api.deps import Class, Now, Record
+from firstloop.api.deps import Class, Hers, Now, Record
 from firstloop.api.sent import Id, Sent
 from firstloop.core.contract import Code, Dimension
 from firstloop.core.progress.groups import Alone
@@ -73,9 +73,11 @@ class ApartIn(Sent):
 
 
 @router.get("/groups")
-def get_groups(record: Record, school_class: Class, now: Now) -> GroupsOut:
-    """Groups of two to six who share a weak movement or letter."""
-    return _groups_out(groups_for(record, school_class, now))
+def get_groups(record: Record, school_class: Class, asks: Hers, now: Now) -> GroupsOut:
+    """Groups of two to six who share a weak movement or letter. Who is kept apart only the class's
+    teacher is told."""
+    found = _groups_out(groups_for(record, school_class, now))
+    return found if asks.is_teacher else found.model_copy(update={"apart": []})
 
 
 @router.put("/apart")

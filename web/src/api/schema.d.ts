@@ -1177,7 +1177,8 @@ export interface paths {
         };
         /**
          * Get Groups
-         * @description Groups of two to six who share a weak movement or letter.
+         * @description Groups of two to six who share a weak movement or letter. Who is kept apart only the class's
+         *     teacher is told.
          */
         get: operations["get_groups"];
         put?: never;
