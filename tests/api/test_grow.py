@@ -9,9 +9,12 @@ from fastapi.testclient import TestClient
 from firstloop.core.contract import Code, Dimension
 from firstloop.core.evidence.task import Help
 from firstloop.core.judging.word import OnFinding, Word
+from firstloop.core.letters.style import Style
+from firstloop.core.progress.habits import move_named
 from firstloop.services import classes, lessons, progress
 from firstloop.services.handing_in import hand_in
 from firstloop.store.database import Database
+from firstloop.store.judged_hands import kept_text, scripts_in
 from firstloop.store.records import ClassRecord
 from tests import letters
 from tests.services.conftest import MONDAY
@@ -147,3 +150,10 @@ def test_what_she_saw_and_the_checker_missed_counts_against_its_habit(
     }
     assert shape["back_along_the_stem"] < 0.3
     assert shape["straight_down"] > 0.6
+
+
+def test_a_move_is_named_by_the_very_hand_that_the_letter_was_judged_by() -> None:
+    barred = Style("plain", choices=(("I", "barred"),))
+    own, plain = (scripts_in(kept_text(style))["I"] for style in (barred, Style("plain")))
+    assert move_named(own, 1, 0) == "cross"
+    assert move_named(plain, 1, 0) is None

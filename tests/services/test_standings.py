@@ -1,5 +1,7 @@
 """What is kept up is what counting afresh gives, whatever happens in whatever order."""
 
+import sqlite3
+from contextlib import closing
 from datetime import timedelta
 from typing import Any
 
@@ -151,3 +153,18 @@ def test_a_letter_that_comes_late_does_not_wipe_out_a_newer_one(
     key = (school_class.pupils[0].id, "n", Dimension.DIRECTION)
     assert stood[key].rests_on == 2
     assert stood[key].p == pytest.approx(in_turn[key].p, abs=0.0003)
+
+
+def test_marks_are_made_once_though_a_child_wrote_nothing(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    write()  # the second child of the class writes nothing
+    today = (MONDAY + timedelta(days=400)).date()
+    keep_marks(database, school_class.id, today)
+
+    with closing(sqlite3.connect(database.path)) as looks_on:
+        (before,) = looks_on.execute("PRAGMA data_version").fetchone()
+        keep_marks(database, school_class.id, today)
+        assert looks_on.execute("PRAGMA data_version").fetchone() == (before,)
+        keep_marks(database, school_class.id, today + timedelta(days=1))
+        assert looks_on.execute("PRAGMA data_version").fetchone() != (before,)

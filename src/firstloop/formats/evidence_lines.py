@@ -21,7 +21,7 @@ from firstloop.core.progress.evidence import (
     Indices,
     LetterKey,
 )
-from firstloop.core.progress.habits import blamed_by, move_named
+from firstloop.core.progress.habits import blamed_by, move_named, script_of
 from firstloop.core.progress.likelihood import doubts_at_large
 
 BEGINNING = datetime(1970, 1, 1, tzinfo=UTC)
@@ -169,7 +169,8 @@ def _blamed(line: AttemptLine) -> int:
         if finding.severity == "not_yet":
             move = finding.move
             if isinstance(move, int):
-                move = move_named(LetterKey(line.letter, line.hand or ""), finding.stroke, move)
+                script = script_of(LetterKey(line.letter, line.hand or ""))
+                move = move_named(script, finding.stroke, move)
             blamed |= _named(finding.code, move)
     return blamed
 

@@ -74,7 +74,7 @@ def class_map(
         today = day_of(now, school.zone(session))
     progress.keep_marks(record, school_class.id, today)
     with record.session() as session:
-        first = min(attempts.first_day(session, school_class.id) or today, today)
+        first = min([today, *attempts.first_days(session, school_class.id).values()])
         asked = min(max(day or today, first), today)
         families = _families(session, school_class)
         names = [letter for family in families for letter in family.letters]

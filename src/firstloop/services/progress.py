@@ -20,7 +20,7 @@ from firstloop.core.progress.model import (
     with_letters,
 )
 from firstloop.core.progress.of_class import LetterOfClass, class_of, letters_of
-from firstloop.store import attempts, classes, evidence, finding_trust, progress_marks, pupils
+from firstloop.store import attempts, classes, evidence, finding_trust, progress_marks
 from firstloop.store.database import Database, Session
 from firstloop.store.progress_marks import Mark
 from firstloop.store.records import ClassRecord
@@ -84,15 +84,13 @@ def keep_marks(record: Database, class_id: int, today: date) -> None:
     changes meanwhile or not, but not in between."""
     yesterday = today - A_DAY
     with record.session() as session:
-        everybody = pupils.with_the_left(session, class_id)
-        first = attempts.first_day(session, class_id)
+        wrote = attempts.first_days(session, class_id)
         marked = progress_marks.newest_days(session, class_id, yesterday)
-    if first is None:
-        return
-    begin = min((marked.get(child.id, first - A_DAY) for child in everybody), default=yesterday)
+    # Who wrote nothing has no marks, and lacks none.
+    begin = min((marked.get(child, first - A_DAY) for child, first in wrote.items()), default=today)
     for day in _days_to_mark(begin, yesterday):
         with record.writing() as session:
-            behind = {one.id for one in everybody if marked.get(one.id, BEGINNING) < day}
+            behind = {child for child in wrote if marked.get(child, BEGINNING) < day}
             progress_marks.keep(
                 session, class_id, _followed(session, class_id, behind, day).values()
             )

@@ -8,10 +8,10 @@ from datetime import date
 
 from firstloop.core.checking.texts.catalogue import DIMENSION_OF
 from firstloop.core.contract import Code, Dimension
-from firstloop.core.progress.estimates import HabitEstimate, LetterState
+from firstloop.core.progress.estimates import FAILS_BELOW, HabitEstimate, LetterState
 from firstloop.core.progress.evidence import LetterKey, letter_key
 from firstloop.core.progress.habits import Strand
-from firstloop.core.progress.of_class import FAILS_RATHER, LetterOfChild, letters_of
+from firstloop.core.progress.of_class import LetterOfChild, letters_of
 from firstloop.core.teaching.habits import HABITS, Slipped
 from firstloop.services import progress
 from firstloop.store.database import Session
@@ -57,7 +57,7 @@ def weaknesses(
         for letter, stands in letters.items():
             if stands.state is LetterState.NOT_YET:
                 weight = A_LETTER_WEIGHS * (1.0 - min(one.p for one in stands.chances.values()))
-                fails = (d for d, c in stands.chances.items() if c.p < FAILS_RATHER)
+                fails = (d for d, c in stands.chances.items() if c.p < FAILS_BELOW)
                 yield Weakness(pupil_id, letter, weight, (letter,), tuple(fails))
 
 
@@ -90,7 +90,7 @@ def _is_weak(habit: HabitEstimate, letters: int) -> bool:
     or it is not secure and shows in several."""
     if habit.chance.state in (LetterState.UNKNOWN, LetterState.SECURE):
         return False
-    return letters >= SEVERAL or (letters > 0 and habit.chance.p < FAILS_RATHER)
+    return letters >= SEVERAL or (letters > 0 and habit.chance.p < FAILS_BELOW)
 
 
 def _shows_in(
@@ -102,5 +102,5 @@ def _shows_in(
     for key in habit.letters:
         stands = letters.get(taught.get(key, ""))
         chance = stands.chances.get(habit.strand.dimension) if stands else None
-        if chance is not None and chance.p < FAILS_RATHER:
+        if chance is not None and chance.p < FAILS_BELOW:
             yield taught[key]

@@ -18,7 +18,6 @@ from firstloop.core.progress.evidence import (
     HELPS,
     SEEN_OF,
     Evidence,
-    LetterKey,
     letter_key,
 )
 from firstloop.core.progress.habits import blamed_by, move_named
@@ -26,7 +25,7 @@ from firstloop.core.progress.likelihood import FALSE_FAULTS
 from firstloop.store import upgrades
 from firstloop.store.attempts import Attempt
 from firstloop.store.findings import FindingRow
-from firstloop.store.judged_hands import JudgedHand, joins_in
+from firstloop.store.judged_hands import JudgedHand, joins_in, scripts_in
 from firstloop.store.judgements import JudgedFinding, Judgement
 from firstloop.store.pupils import Pupil
 
@@ -130,7 +129,7 @@ def _evidence(
     pupil_at = {name: place for place, name in enumerate(pupils)}
     letter_at = {name: place for place, name in enumerate(letters)}
     seen = [[_SEEN[row.direction], _SEEN[row.size], _SEEN[row.shape]] for row in written]
-    blamed, doubt = _of_findings(written, keys, faults, trust)
+    blamed, doubt = _of_findings(written, faults, trust)
     return Evidence(
         pupils=pupils,
         letters=letters,
@@ -147,7 +146,6 @@ def _evidence(
 
 def _of_findings(
     written: Sequence[_Written],
-    keys: Sequence[LetterKey],
     faults: Sequence[Row[int, str, int, int]],
     trust: Mapping[Code, Spoken],
 ) -> tuple[npt.NDArray[np.uint64], npt.NDArray[np.float64]]:
@@ -161,7 +159,8 @@ def _of_findings(
         code, place = upgrades.code(kept_code), at[attempt_id]
         if code is None:
             continue
-        named = move_named(keys[place], stroke, move)
+        row = written[place]
+        named = move_named(scripts_in(row.style).get(row.glyph), stroke, move)
         blamed[place] |= np.uint64(blamed_by(code, named))
         column = DIMENSIONS.index(DIMENSION_OF[code])
         has_findings[place, column] = True

@@ -8,6 +8,7 @@ from sqlalchemy import ForeignKey, UniqueConstraint, bindparam, insert, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters import hand_package
+from firstloop.core.letters.moves import Script
 from firstloop.core.letters.style import Style, hand_of
 from firstloop.store.base import Base
 
@@ -32,7 +33,7 @@ _ADD = insert(JudgedHand).returning(JudgedHand.id)
 
 def keep(session: Session, class_id: int, style: Style) -> int:
     """The row of a style, made if there is none yet."""
-    row, connection = {"class_id": class_id, "style": _text(style)}, session.connection()
+    row, connection = {"class_id": class_id, "style": kept_text(style)}, session.connection()
     found = connection.scalar(_FIND, row)
     return connection.execute(_ADD, row).scalar_one() if found is None else found
 
@@ -52,7 +53,14 @@ def joins_in(text: str) -> bool:
 
 
 @lru_cache(maxsize=64)
-def _text(style: Style) -> str:
+def scripts_in(text: str) -> dict[str, Script]:
+    """How the letters of a hand are made, by its style as it was kept."""
+    return hand_of(style_from(text)).scripts
+
+
+@lru_cache(maxsize=64)
+def kept_text(style: Style) -> str:
+    """A style as it is kept."""
     data = {"hand": style.hand, "choices": dict(sorted(style.choices))} | style.proportions
     own = {"own": hand_package.hand_data(style.own)} if style.own else {}
     return json.dumps(data | own, ensure_ascii=False, separators=(",", ":"))

@@ -41,6 +41,9 @@ function MapOfADay({
       <h1 className="sr-only">How the letters stand</h1>
       <div className="mb-1 flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
         <Choice label="Shown" value={shown} options={SHOWN} onChange={setShown} />
+        <Link to="/grow/groups" className="underline underline-offset-4">
+          Groups for tomorrow
+        </Link>
         <DayLine map={map} asked={asked} onDay={onDay} />
       </div>
       <ClassMap map={map} shown={shown} place={place} onPlace={setPlace} />
@@ -50,11 +53,6 @@ function MapOfADay({
       ) : (
         <Common map={map} />
       )}
-      <p className="mt-2">
-        <Link to="/grow/groups" className="underline underline-offset-4">
-          Groups for tomorrow
-        </Link>
-      </p>
       <WhoMoved map={map} />
     </section>
   );

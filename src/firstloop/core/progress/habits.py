@@ -182,13 +182,12 @@ def belongs_to_a_movement(code: Code) -> bool:
     return bool(_HABITS_OF_CODE[code])
 
 
-def move_named(key: LetterKey, stroke: int, move: int) -> str | None:
+def move_named(script: Script | None, stroke: int, move: int) -> str | None:
     """The kind of a move that is told by its number, both from 0; None where there is none.
 
-    >>> move_named(LetterKey("n"), 0, 1), move_named(LetterKey("n"), 0, 9)
+    >>> move_named(PLAIN.scripts["n"], 0, 1), move_named(PLAIN.scripts["n"], 0, 9)
     ('back', None)
     """
-    script = script_of(key)
     if script is None or not 0 <= stroke < len(script.strokes):
         return None
     moves = script.strokes[stroke].moves

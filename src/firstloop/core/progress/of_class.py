@@ -4,13 +4,11 @@ two."""
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
+from math import ceil
 
 from firstloop.core.contract import Dimension
-from firstloop.core.progress.estimates import Chance, LetterEstimate, LetterState
+from firstloop.core.progress.estimates import FAILS_BELOW, Chance, LetterEstimate, LetterState
 from firstloop.core.progress.evidence import LetterKey
-
-FAILS_RATHER = 0.5
-"""[chance] A letter that is likelier to fail than to hold is shaky, however sure that is."""
 
 DUE_FOR = 0.3
 """[share] Of the children for whom a letter is due: from here on it is due for the class."""
@@ -41,8 +39,8 @@ class LetterOfChild:
 
     @property
     def is_shaky(self) -> bool:
-        """Whether it is likelier to fail than to hold in some dimension."""
-        return any(chance.p < FAILS_RATHER for chance in self.chances.values())
+        """Whether it is likelier to fail than to hold in some dimension, however sure that is."""
+        return any(chance.p < FAILS_BELOW for chance in self.chances.values())
 
     @property
     def pause_days(self) -> int:
@@ -80,7 +78,7 @@ def class_of(letters: Iterable[LetterOfChild]) -> LetterOfClass:
         return LetterOfClass(1, 0.0)
     pauses = sorted(letter.pause_days for letter in known)
     shaky = sum(letter.is_shaky for letter in known) / len(known)
-    return LetterOfClass(pauses[int(DUE_FOR * (len(pauses) - 1))], shaky)
+    return LetterOfClass(pauses[ceil(DUE_FOR * len(pauses)) - 1], shaky)
 
 
 @dataclass(frozen=True, slots=True)
