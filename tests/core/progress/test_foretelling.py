@@ -2,11 +2,11 @@
 
 import numpy as np
 import pytest
+from scripts.growing.schools import TUNED_ON, school
 
 from firstloop.core.progress.following import follow
 from firstloop.core.progress.foretelling import letters_on
 from firstloop.core.progress.model import attempts_of, nothing_held, rules_for
-from scripts.growing.schools import TUNED_ON, school
 
 
 @pytest.mark.parametrize("model", ["habits", "letters"])
