@@ -6,6 +6,8 @@ from xml.sax.saxutils import escape
 
 import numpy as np
 
+from firstloop.core.evidence.ink import Ink
+from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter
 from firstloop.core.letters.pace import movement_of
@@ -42,6 +44,21 @@ def written(letter: Letter, *, animated: bool = False) -> str:
     )
     motion = _motion(letter) if animated else ""
     return _document(right - left, top - bottom, letter.name, motion + lines + pens)
+
+
+INK_WIDTH = 4.0
+"""u of lines that ink is shown on: a wide letter with room on both sides."""
+
+
+def ink_on_lines(ink: Ink, ruling: Ruling, title: str) -> str:
+    """Ink as it was written, in the middle of its lines, as an SVG document."""
+    (left, _), (right, _) = polyline.corners(ink.points).tolist()
+    width = max(INK_WIDTH, right - left + 2 * MARGIN)
+    base = ruling.top + MARGIN
+    shift = np.array([width / 2 - (left + right) / 2, 0.0])
+    lines = _rules(ruling, base, 0.0, width)
+    pens = "".join(_pen(stroke.points + shift, base) for stroke in ink.strokes)
+    return _document(width, ruling.top - ruling.drop + 2 * MARGIN, title, lines + pens)
 
 
 def page_of(letter: Letter) -> tuple[float, float, float, float]:

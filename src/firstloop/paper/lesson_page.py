@@ -11,6 +11,7 @@ from firstloop.core.letters import Hand, draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.teaching.under_way import Moment, UnderWay
 from firstloop.core.text.words import compose
+from firstloop.paper import type as printed
 from firstloop.paper.ruled import INK, RULE, SOFT, draw_ink, draw_rules
 
 WIDTH, HEIGHT = A4
@@ -19,11 +20,12 @@ X_HEIGHT = 7 * mm
 """Of the letters to be shown: as large as the children write them."""
 
 STEP_HEIGHT, TOP_OF_STEPS, ROOM_BELOW = 11.5 * mm, 62 * mm, 9 * mm
-FONT, BOLD = "Helvetica", "Helvetica-Bold"
+FONT, BOLD = printed.REGULAR, printed.BOLD
 
 
 def lesson_page(given: UnderWay, hand: Hand, ruling: Ruling) -> bytes:
     """The plan of a lesson as one page of PDF, stop by stop, in the letters of the class."""
+    printed.ready()
     lesson, file = given.lesson, BytesIO()
     canvas = Canvas(file, pagesize=A4, pageCompression=1)
     new = ", ".join(lesson.new)

@@ -11,6 +11,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters.ruling import Ruling
+from firstloop.paper import type as printed
 from firstloop.paper.ruled import INK, draw_ink, draw_rules
 
 WIDTH, HEIGHT = landscape(A4)
@@ -34,6 +35,7 @@ class OnTheWall:
 
 def wall_page(letters: Sequence[OnTheWall], ruling: Ruling) -> bytes:
     """Letters on pages of PDF, twelve a page, in the order of the names: nobody's is first."""
+    printed.ready()
     file = BytesIO()
     canvas = Canvas(file, pagesize=(WIDTH, HEIGHT), pageCompression=1)
     canvas.setTitle("For the wall")
@@ -60,5 +62,5 @@ def _cell(canvas: Canvas, letter: OnTheWall, ruling: Ruling, left: float, bottom
         middle = float(every[:, 0].min() + every[:, 0].max()) / 2
         draw_ink(canvas, paths, (left + width / 2 - middle * u, base), u, PEN)
     canvas.setFillColor(INK)
-    canvas.setFont("Helvetica", 14)
+    canvas.setFont(printed.REGULAR, 15)
     canvas.drawCentredString(left + width / 2, bottom + 3 * mm, letter.name)

@@ -1,0 +1,238 @@
+"""A wish as pages: where each row stands, which cells it has, and what is drawn. All in mm from the
+page's top left corner, y downwards."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from firstloop.core.evidence.task import Kind
+from firstloop.core.letters.ruling import Line as Ruled
+from firstloop.core.sheets import marks
+from firstloop.core.sheets.items import Item, Line, Look, Mark, Words
+from firstloop.core.sheets.marks import PageCode
+from firstloop.core.sheets.rows import Band, bands_of
+from firstloop.core.sheets.wish import (
+    MOST_PAGES,
+    SIZES_MM,
+    Mode,
+    RowWish,
+    SheetError,
+    SheetWish,
+)
+
+SIDE_MM, TOP_MM, BOTTOM_MM = 15.0, 34.0, 27.0
+"""Margins of what is written: printers leave 5 to 6 mm white, and marks stand outside; without
+marks there is more room below."""
+
+MARK_MM = 13.0
+"""From the page's edges to a mark's middle: nothing of it nearer than 8 mm."""
+
+HEAD_MM, HOME_LINE_MM = 22.0, 6.0
+"""Where the title stands; and the height of a line for the grown-up."""
+
+CORNER_MM = (70.0, 45.0)
+"""Of the frame for a drawing."""
+
+BAND_APART = 0.5, 3.0
+"""Between two rows, the larger of: u, mm."""
+
+TO_READ_OUT = "To read out"
+
+
+@dataclass(frozen=True, slots=True)
+class Cell:
+    """A place to write in: which row and cell of its page, what is to be written there, and where:
+    left, top, right, bottom; and the heights of its lines, by their names. `begin` is where the
+    dots or the start to write on begin, None where there are none; `uprights` are the lines that
+    are ruled across it, of squares or of boxes for sounds."""
+
+    row: int
+    cell: int
+    target: str
+    kind: Kind
+    mode: Mode
+    box: tuple[float, float, float, float]
+    lines: dict[Ruled, float]
+    begin: float | None = None
+    uprights: tuple[float, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Page:
+    """A page: its number and whose it is, the middles of its corner marks, its cells, and all that
+    is drawn. A page for the adult has no cells."""
+
+    page: int
+    pupil: int | None
+    marks: tuple[tuple[float, float], ...]
+    cells: tuple[Cell, ...]
+    items: tuple[Item, ...]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Sheet:
+    """A sheet, ready to be drawn."""
+
+    name: str
+    wish: SheetWish
+    pages: tuple[Page, ...]
+
+
+def laid_out(wish: SheetWish, name: str) -> Sheet:
+    """The pages of a wish; raises SheetError for what does not fit, and UnknownLetterError."""
+    whole = _pages(wish)
+    if len(whole) > MOST_PAGES:
+        raise SheetError(f"rows: they fill {len(whole)} pages; at most {MOST_PAGES} are one sheet")
+    pages = [
+        _finished(wish, name, page, pupil) for pupil in wish.pupils or (None,) for page in whole
+    ]
+    read_out = _to_read_out(wish, len(whole) + 1)
+    return Sheet(name, wish, (*pages, *read_out))
+
+
+def _pages(wish: SheetWish) -> list[Page]:
+    """The pages of one pupil, without what says whose they are."""
+    width, height = SIZES_MM[wish.paper]
+    u, ruling = wish.x_height_mm, wish.ruling
+    room = width - 2 * SIDE_MM
+    apart = max(BAND_APART[0] * u, BAND_APART[1])
+    bottom = height - (BOTTOM_MM if wish.readable else SIDE_MM)
+    found: list[Page] = []
+    items: list[Item] = []
+    cells: list[Cell] = []
+    y = TOP_MM + HOME_LINE_MM * len(wish.grown_up)
+    start = y
+
+    def end_page() -> None:
+        found.append(Page(len(found) + 1, None, (), tuple(cells), tuple(items)))
+        items.clear()
+        cells.clear()
+
+    row = 0
+    for asked in wish.rows:
+        group = list(bands_of(asked, wish, room / u))
+        for together in _kept_together(group):
+            needed = sum((ruling.top - ruling.drop) * u + apart for _ in together)
+            if y + needed - apart > bottom and y > start:
+                end_page()
+                y, row = start, 0
+            if y + needed - apart > bottom:
+                raise SheetError(
+                    f"x_height_mm: at {u:g} mm no row fits the page; choose at most "
+                    f"{_largest(wish, bottom - start):.0f}"
+                )
+            for band in together:
+                base = y + ruling.top * u
+                items += band.items((SIDE_MM, base), u)
+                cells += [_cell(wish, row, at, asked, band, base) for at in range(len(band.cells))]
+                row += 1 if band.cells else 0
+                y += (ruling.top - ruling.drop) * u + apart
+    if wish.drawing_corner and bottom - y >= CORNER_MM[1]:
+        items += _corner(width, bottom)
+    end_page()
+    return found
+
+
+def _corner(width: float, bottom: float) -> Iterator[Item]:
+    """A frame to draw in, where the last page has room."""
+    (across, down), right = CORNER_MM, width - SIDE_MM
+    frame = [(right - across, bottom - down), (right, bottom - down), (right, bottom)]
+    frame += [(right - across, bottom), (right - across, bottom - down)]
+    yield Line(np.array(frame), 0.3, Look.RULE, round=False)
+
+
+def _kept_together(bands: Sequence[Band]) -> Iterator[list[Band]]:
+    """A model stays with the line below it."""
+    together: list[Band] = []
+    for band in bands:
+        together.append(band)
+        if band.cells:
+            yield together
+            together = []
+    if together:
+        yield together
+
+
+def _largest(wish: SheetWish, room_mm: float) -> float:
+    return room_mm / (wish.ruling.top - wish.ruling.drop)
+
+
+def _cell(  # noqa: PLR0917  # which cell, and where
+    wish: SheetWish, row: int, at: int, asked: RowWish, band: Band, base: float
+) -> Cell:
+    slot, u, ruling = band.cells[at], wish.x_height_mm, wish.ruling
+    lines = {line: round(base - ruling.height(line) * u, 3) for line in Ruled}
+    left, right = SIDE_MM + slot.left * u, SIDE_MM + slot.right * u
+    return Cell(
+        row,
+        at,
+        slot.target,
+        slot.kind,
+        asked.mode,
+        (round(left, 3), lines[Ruled.TOP], round(right, 3), lines[Ruled.DROP]),
+        lines,
+        round(SIDE_MM + band.helps[at][1] * u, 3) if band.helps else None,
+        tuple(round(SIDE_MM + x * u, 3) for x in band.uprights(slot)),
+    )
+
+
+def _finished(wish: SheetWish, name: str, page: Page, pupil: int | None) -> Page:
+    """A page of a pupil, with what says which it is."""
+    corners = _corners(wish) if wish.readable else ()
+    items = (*_head(wish, page.page), *page.items)
+    if wish.readable:
+        items = (*items, *_signs(wish, PageCode(name, page.page, pupil), corners))
+    return replace(page, pupil=pupil, marks=corners, items=items)
+
+
+def _corners(wish: SheetWish) -> tuple[tuple[float, float], ...]:
+    width, height = SIZES_MM[wish.paper]
+    return tuple((x, y) for y in (MARK_MM, height - MARK_MM) for x in (MARK_MM, width - MARK_MM))
+
+
+def _signs(
+    wish: SheetWish, code: PageCode, corners: Sequence[tuple[float, float]]
+) -> Iterator[Item]:
+    """The marks in the corners; and below, the code, with what it says in signs for people."""
+    for number, at in zip(marks.CORNERS, corners, strict=True):
+        yield Mark(at, marks.CORNER_MM, number)
+    width, height = SIZES_MM[wish.paper]
+    step = marks.CODE_MM + marks.CODE_APART_MM
+    first = width / 2 - (marks.DIGITS - 1) / 2 * step
+    for place, number in enumerate(marks.marks_of(code)):
+        yield Mark((first + place * step, height - MARK_MM), marks.CODE_MM, number)
+    whose = "" if code.pupil is None else f" · {code.pupil}"
+    said = f"{code.sheet} · {code.page}{whose}"
+    yield Words((first + marks.DIGITS * step, height - MARK_MM + 1.2), 3.2, said, Look.SOFT)
+
+
+def _head(wish: SheetWish, page: int) -> Iterator[Item]:
+    """The title, lines for name and date, and on the first page what the grown-up is told."""
+    width, _ = SIZES_MM[wish.paper]
+    left = SIDE_MM + (6.0 if wish.readable else 0.0)
+    yield Words((left, HEAD_MM), 6.0, wish.title, bold=True)
+    right = width - left
+    fields = [("Name", 62.0)] + ([("Date", 40.0)] if wish.date_line else [])
+    for label, length in fields:
+        yield Words((right - length, HEAD_MM), 3.6, label, Look.SOFT)
+        if label == "Name" and wish.name:
+            yield Words((right - length + 12.0, HEAD_MM), 4.6, wish.name)
+        ends = np.array([[right - length + 11.0, HEAD_MM + 0.6], [right, HEAD_MM + 0.6]])
+        yield Line(ends, 0.25, Look.RULE)
+        right -= length + 5.0
+    for at, told in enumerate(wish.grown_up if page == 1 else ()):
+        yield Words((SIDE_MM, TOP_MM + HOME_LINE_MM * at), 4.0, told, Look.SOFT)
+
+
+def _to_read_out(wish: SheetWish, number: int) -> tuple[Page, ...]:
+    """What is heard and then written, on a page of its own for the adult."""
+    heard = [row.text for row in wish.rows if row.mode is Mode.RECALL]
+    if not heard:
+        return ()
+    items: list[Item] = [Words((SIDE_MM, HEAD_MM), 6.0, f"{TO_READ_OUT}: {wish.title}", bold=True)]
+    items += [
+        Words((SIDE_MM, TOP_MM + 9.0 * at), 5.0, f"{at + 1}.  {text}")
+        for at, text in enumerate(heard)
+    ]
+    return (Page(number, None, (), (), tuple(items)),)
