@@ -4,7 +4,17 @@ import argparse
 import os
 import sys
 
-from firstloop.cli import checking, drawing, playing, progress, record, serving, teachers
+from firstloop.cli import (
+    archives,
+    checking,
+    drawing,
+    paper,
+    playing,
+    progress,
+    record,
+    serving,
+    teachers,
+)
 from firstloop.core.errors import FirstLoopError
 
 
@@ -12,7 +22,7 @@ def main(arguments: list[str] | None = None) -> int:
     """Runs a command; gives the exit status."""
     parser = argparse.ArgumentParser(prog="firstloop", description=__doc__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for group in (checking, progress, record, serving, teachers, playing, drawing):
+    for group in (checking, progress, record, archives, serving, teachers, playing, drawing, paper):
         group.add_to(commands)
     options = parser.parse_args(arguments)
     try:

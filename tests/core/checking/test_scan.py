@@ -1,8 +1,5 @@
 """Letters on paper: a picture with its ruling, no path."""
 
-from collections.abc import Iterable
-from typing import Any
-
 import numpy as np
 import pytest
 from PIL import Image, ImageDraw
@@ -20,29 +17,13 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
 from tests.letters import to_mend
+from tests.scanned import scanned
 
 pytestmark = pytest.mark.measuring
 
 RULING = Ruling(top=2.0, drop=-1.0)
-X_HEIGHT, PEN, MARGIN = 40.0, 5, 20
 
 PRINT = Style("plain")
-
-
-def scanned(strokes: Iterable[Any]) -> LetterImage:
-    """The strokes drawn with a pencil line of an eighth of the body, as a scanner would see it."""
-    strokes = list(strokes)
-    every = np.vstack(strokes)
-    left, base = float(every[:, 0].min()), 3.2 * X_HEIGHT
-    width = int(np.ptp(every[:, 0]) * X_HEIGHT) + 2 * MARGIN
-    picture = Image.new("1", (width, int(5 * X_HEIGHT)))
-    pen = ImageDraw.Draw(picture)
-    for stroke in strokes:
-        places = [((x - left) * X_HEIGHT + MARGIN, base - y * X_HEIGHT) for x, y in stroke]
-        pen.line(places, 1, PEN)
-        for x, y in places:
-            pen.ellipse((x - PEN / 2, y - PEN / 2, x + PEN / 2, y + PEN / 2), 1)
-    return LetterImage(np.asarray(picture), base, X_HEIGHT)
 
 
 def seen(letter: str, *slips: str, seed: int = 8) -> list[list[str]]:

@@ -18,7 +18,7 @@ from firstloop.core.checking.texts.course import compose_pairs
 from firstloop.core.checking.texts.joined_letter import as_joined
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
-from firstloop.core.evidence.image import LetterImage
+from firstloop.core.evidence.image import LetterImage, SeenInk
 from firstloop.core.evidence.ink import MAX_POINTS, Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry.compiled import from_now_on
@@ -27,7 +27,7 @@ from firstloop.core.letters import draw
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 
-Evidence = Ink | LetterImage
+Evidence = Ink | LetterImage | SeenInk
 
 
 def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Result:
@@ -54,7 +54,8 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
             measured.reading.letter,
         )
     else:
-        lines = tuple(evenly(setting.onto.points(line)) for line in evidence.lines())
+        seen = evidence.seen() if isinstance(evidence, LetterImage) else evidence
+        lines = tuple(evenly(setting.onto.points(line)) for line in seen.lines)
         measured = measure_image(lines, forms, setting.hand)
         visible = frozenset(Dimension) - {Dimension.DIRECTION}
         findings, reads_as = findings_of(measured, setting, visible), measured.reading.letter

@@ -1,30 +1,63 @@
-"""An image of a letter on paper: which pixels are ink, and where its lines are."""
+"""Writing on paper: which points of a picture are ink, and the lines that were drawn there."""
 
 from dataclasses import dataclass
 
 import numpy as np
 
 from firstloop.core.errors import InkError
-from firstloop.core.geometry.even import Lines, evenly
-from firstloop.core.geometry.skeleton import Bits, skeleton_lines
+from firstloop.core.geometry.even import Lines, evenly, length_of
+from firstloop.core.geometry.skeleton import Bits, drawn_out, skeleton_lines
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class SeenInk:
+    """Ink as it is seen on paper: thin lines in u, y up, evenly spaced; each part is what hangs
+    together, its lines in no order; and how wide (u) its lines are drawn on average."""
+
+    parts: tuple[Lines, ...]
+    width: float
+
+    @property
+    def lines(self) -> Lines:
+        """All of its lines."""
+        return tuple(line for part in self.parts for line in part)
+
+    @property
+    def length(self) -> float:
+        """u along all of them."""
+        return sum(length_of(line) for line in self.lines)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class LetterImage:
-    """A picture of one letter: pixels (rows, columns), True where there is ink, the first row on
-    top; the row of the base line, and the x-height, both in pixels."""
+    """A picture of writing: pixels (rows, columns), True where there is ink, the first row on top;
+    the row of the base line, and the x-height, both in pixels."""
 
     pixels: Bits
     base_px: float
     x_height_px: float
 
-    def lines(self) -> Lines:
-        """The ink as thin lines in u, y up, evenly spaced, in no order; raises InkError."""
+    def seen(self) -> SeenInk:
+        """Its ink as thin lines; raises InkError."""
         if self.x_height_px <= 0:
             raise InkError("the x-height of the picture must be more than nothing")
         scale = np.array([1.0, -1.0]) / self.x_height_px
         shift = np.array([0.0, self.base_px / self.x_height_px])
-        lines = tuple(evenly(line * scale + shift) for line in skeleton_lines(self.pixels))
-        if not lines:
+        together = _together(self.pixels)
+        parts: dict[int, list[np.ndarray]] = {}
+        for line in drawn_out(skeleton_lines(self.pixels), self.pixels):
+            column, row = line[0].astype(int)
+            parts.setdefault(int(together[row, column]), []).append(evenly(line * scale + shift))
+        if not parts:
             raise InkError("there is no ink in the picture; scan the letter again")
-        return lines
+        found = tuple(tuple(lines) for lines in parts.values())
+        length = sum(length_of(line) for lines in found for line in lines)
+        area = float(self.pixels.sum()) / self.x_height_px**2
+        return SeenInk(found, area / max(length, 1 / self.x_height_px))
+
+
+def _together(pixels: Bits) -> np.ndarray:
+    """Each pixel of ink with the number of what it hangs together with."""
+    from skimage.measure import label  # noqa: PLC0415  # slow to load; pen ink needs none
+
+    return np.asarray(label(pixels, connectivity=2))  # type: ignore[no-untyped-call]

@@ -5,6 +5,7 @@ lines one pixel wide; the letter is laid over them as a picture, and what ink is
 its moves is taken for it. From there on it is measured as pen ink is, but for direction.
 """
 
+import math
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -17,6 +18,7 @@ from firstloop.core.checking.explain.tidy import STRAY_STROKE
 from firstloop.core.checking.measure.measures import Measure
 from firstloop.core.checking.measure.turned import Faces, faces_of, turned_by_shape
 from firstloop.core.geometry import polyline
+from firstloop.core.geometry.compiled import compiled_at_once
 from firstloop.core.geometry.even import INK_SPACING, Lines, evenly
 from firstloop.core.geometry.matching import Path
 from firstloop.core.geometry.pictures import Look, Pictures
@@ -129,15 +131,32 @@ def _nearest(
     model: FloatArray, ink: FloatArray, headings: FloatArray
 ) -> tuple[npt.NDArray[np.intp], FloatArray]:
     """For each point of a path the nearest ink that runs along it, and how far it is (u)."""
-    between = model[:, None] - ink[None]
-    off = np.sqrt((between**2).sum(axis=2))
-    if polyline.length(model) > STRAY_STROKE:  # a dot runs nowhere
-        off += COVERED * (1.0 - np.abs(polyline.headings(model) @ headings.T))
-    nearest = off.argmin(axis=1)
-    return nearest, off[np.arange(len(model)), nearest]
+    runs = polyline.length(model) > STRAY_STROKE  # a dot runs nowhere
+    return _nearest_along(model, polyline.headings(model), ink, headings, COVERED if runs else 0.0)
 
 
+@compiled_at_once
+def _nearest_along(
+    model: FloatArray, ways: FloatArray, ink: FloatArray, headings: FloatArray, across: float
+) -> tuple[npt.NDArray[np.intp], FloatArray]:
+    """The same; `across` (u) is how much further off ink counts that runs across the path."""
+    nearest, off = np.zeros(len(model), np.intp), np.full(len(model), np.inf)
+    for at in range(len(model)):
+        for point in range(len(ink)):
+            dx, dy = model[at, 0] - ink[point, 0], model[at, 1] - ink[point, 1]
+            along = abs(ways[at, 0] * headings[point, 0] + ways[at, 1] * headings[point, 1])
+            far = math.sqrt(dx * dx + dy * dy) + across * (1.0 - along)
+            if far < off[at]:
+                nearest[at], off[at] = point, far
+    return nearest, off
+
+
+@compiled_at_once
 def _distance_from(ink: FloatArray, model: FloatArray) -> FloatArray:
     """u from each point of the ink to the nearest of a path."""
-    between = ink[:, None] - model[None]
-    return np.asarray(np.sqrt((between**2).sum(axis=2)).min(axis=1))
+    off = np.full(len(ink), np.inf)
+    for at in range(len(ink)):
+        for point in range(len(model)):
+            dx, dy = model[point, 0] - ink[at, 0], model[point, 1] - ink[at, 1]
+            off[at] = min(off[at], dx * dx + dy * dy)
+    return np.asarray(np.sqrt(off))

@@ -3,7 +3,6 @@ what only a text shows is measured."""
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import replace
 
 import numpy as np
 
@@ -22,22 +21,24 @@ from firstloop.core.checking.texts.in_words import (
     most_important,
     verdict_of_text,
 )
-from firstloop.core.checking.texts.joined_pieces import joined_pieces
 from firstloop.core.checking.texts.judged import Judged, judged
 from firstloop.core.checking.texts.marks import SetAside, set_aside
 from firstloop.core.checking.texts.measures import TextMeasure
-from firstloop.core.checking.texts.pieces import Laid, levelled, with_struck
-from firstloop.core.checking.texts.printed_pieces import free_pieces, printed_pieces, row_pieces
+from firstloop.core.checking.texts.pieces import Laid, with_struck
+from firstloop.core.checking.texts.retrace import retrace
 from firstloop.core.checking.texts.rows import course_of_row
+from firstloop.core.checking.texts.seen_text import SEEN, seen_aside
 from firstloop.core.checking.texts.text_setting import Asked
-from firstloop.core.checking.texts.traces import Traces, traces_of
+from firstloop.core.checking.texts.traces import traces_of
 from firstloop.core.checking.texts.whole_text import of_the_text
-from firstloop.core.contract import Code, Dimension
+from firstloop.core.checking.texts.writing import PaperWriting, PenWriting, Writing
+from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.image import SeenInk
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.letters import Hand, find_script
+from firstloop.core.letters import find_script
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
@@ -59,29 +60,54 @@ def check_text(ink: Ink, task: Task, style: Style, ruling: Ruling) -> TextResult
     has not, and UncheckedError for a text without letters or with too many.
     """
     ink.require_a_text()
+    asked = _asked(task, style, ruling)
+    found = set_aside(traces_of(ink, asked.setting.onto))
+    return _checked(PenWriting(found.writing), found, asked)
+
+
+def check_seen_text(ink: SeenInk, task: Task, style: Style, ruling: Ruling) -> TextResult:
+    """The same of what is seen on paper: which way it was made is unseen. Raises as `check_text`,
+    and UncheckedError where all of it is struck out."""
+    asked = _asked(task, style, ruling)
+    found = seen_aside(ink, asked.setting.onto)
+    if asked.joined:
+        retraced = retrace(found.parts, asked.target, asked.setting)
+        return _checked(PenWriting(retraced), found.aside, asked, SEEN)
+    return _checked(PaperWriting(found.parts), found.aside, asked, SEEN)
+
+
+def _asked(task: Task, style: Style, ruling: Ruling) -> Asked:
     asked = Asked.of(task, Setting.of(task, style, ruling).within_a_text())
     if task.kind is not Kind.FREE:
         _require_letters(asked)
-    found = set_aside(traces_of(ink, asked.setting.onto))
-    laid, slope, asked = _on_its_line(found.writing, asked)
+    return asked
+
+
+def _checked(
+    writing: Writing,
+    found: SetAside,
+    asked: Asked,
+    visible: frozenset[Dimension] = frozenset(Dimension),
+) -> TextResult:
+    laid, slope, asked = _on_its_line(writing, asked)
     if asked.letters:
         laid = with_struck(laid, found.struck, asked.letters)
-    letters = judged(laid, asked, found.left, slope)
+    letters = judged(laid, asked, found.left, slope, writing.judge)
     own = list(of_the_text(letters, laid.missing, asked))
     if slope:
         own.append(TextMeasure(Code.LINE_DRIFT, math.degrees(math.atan(slope)), None))
-    return _result(letters, own, found, asked)
+    return _result(letters, own, found, asked, visible)
 
 
-def _on_its_line(writing: Traces, asked: Asked) -> tuple[Laid, float, Asked]:
+def _on_its_line(writing: Writing, asked: Asked) -> tuple[Laid, float, Asked]:
     """The text in pieces on its own line of feet; how much that climbs (0: it does not drift); and
     what was asked for, which of free writing is what it reads as.
 
     Feet alone tell about where the line is, so that letters are found; the letters tell where.
     """
-    about, feet_run = slope_of(writing)
+    about, feet_run = slope_of(writing.feet)
     about = about if abs(about) * feet_run >= DRIFTS_BY else 0.0
-    laid, asked_here = _pieces(levelled(writing, about), asked)
+    laid, asked_here = writing.levelled(about).pieces(asked)
     told = slope_of_letters(_bottoms(laid))
     if told is None:
         return laid, about, asked_here
@@ -90,15 +116,8 @@ def _on_its_line(writing: Traces, asked: Asked) -> tuple[Laid, float, Asked]:
         run = max(run, feet_run)
     slope = about + more if abs(about + more) * run >= DRIFTS_BY else 0.0
     if slope != about:
-        laid, asked_here = _pieces(levelled(writing, slope), asked)
+        laid, asked_here = writing.levelled(slope).pieces(asked)
     return laid, slope, asked_here
-
-
-def _pieces(writing: Traces, asked: Asked) -> tuple[Laid, Asked]:
-    if asked.task.kind is not Kind.FREE:
-        return _laid(writing, asked), asked
-    laid, read = free_pieces(writing, _reads_free(asked))
-    return laid, replace(asked, target=read)
 
 
 def _bottoms(laid: Laid) -> FloatArray:
@@ -106,13 +125,6 @@ def _bottoms(laid: Laid) -> FloatArray:
     standing = [p for p in laid.pieces if not p.struck and (p.letter or "") in STANDS_ON_THE_LINE]
     inks = [np.vstack(piece.lines) for piece in standing]
     return np.array([ink[ink[:, 1].argmin()] for ink in inks]).reshape(-1, 2)
-
-
-def _reads_free(asked: Asked) -> Hand:
-    """The hand to read by what nobody asked for; raises UncheckedError for one that joins."""
-    if asked.setting.hand.joins:
-        raise UncheckedError("free writing can be read in print only; say what was to be written")
-    return asked.setting.hand
 
 
 def _require_letters(asked: Asked) -> None:
@@ -126,22 +138,22 @@ def _require_letters(asked: Asked) -> None:
         find_script(letter, asked.setting.hand)
 
 
-def _laid(writing: Traces, asked: Asked) -> Laid:
-    hand = asked.setting.hand
-    if asked.is_row:
-        return row_pieces(writing, asked.letters[0], hand)
-    if asked.joined:
-        return joined_pieces(writing, asked.target, hand)
-    return printed_pieces(writing, asked.letters, hand)
-
-
 def _result(
-    letters: Sequence[Judged], own: Sequence[TextMeasure], found: SetAside, asked: Asked
+    letters: Sequence[Judged],
+    own: Sequence[TextMeasure],
+    found: SetAside,
+    asked: Asked,
+    visible: frozenset[Dimension],
 ) -> TextResult:
     whole = findings_of(own, asked)
-    results = tuple(letter_result(one, whole) for one in letters)
+    results = tuple(letter_result(one, whole, visible) for one in letters)
     every = (*whole, *most_important(results, whole))
-    verdict = {dimension: verdict_of_text(dimension, whole, results) for dimension in Dimension}
+    verdict = {
+        dimension: verdict_of_text(dimension, whole, results)
+        if dimension in visible
+        else Verdict.UNSEEN
+        for dimension in Dimension
+    }
     return TextResult(
         target=asked.task.target,
         kind=asked.task.kind,

@@ -74,7 +74,9 @@ def _follows(finding: Finding, told: Sequence[Finding]) -> bool:
     return finding.code is not Code.STOP and not near.isdisjoint(_ANOTHER_LETTER)
 
 
-def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
+def letter_result(
+    one: Judged, whole: Sequence[Finding], visible: frozenset[Dimension] = frozenset(Dimension)
+) -> LetterResult:
     """What is said of one letter: what the text's own findings do not say already."""
     findings: tuple[Finding, ...] = ()
     if one.result is not None and not one.piece.other_case:
@@ -89,7 +91,10 @@ def letter_result(one: Judged, whole: Sequence[Finding]) -> LetterResult:
         reads_as=one.result.reads_as if one.result is not None else one.stood.letter or None,
         strokes=tuple(sorted({*one.piece.traces, *one.piece.strikes})),
         box=(x0, y0, x1, y1),
-        verdict={dimension: verdict_of(findings, dimension) for dimension in Dimension},
+        verdict={
+            dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
+            for dimension in Dimension
+        },
         findings=findings,
         lines=one.stood.lines,
         struck=one.piece.struck,

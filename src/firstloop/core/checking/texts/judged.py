@@ -1,5 +1,6 @@
 """The letters of a text, each judged by the check of letters."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -7,7 +8,6 @@ import numpy as np
 from firstloop.core.checking.letters.judge import Judgement
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.texts.alphabet import whole_alphabet
-from firstloop.core.checking.texts.joined_letter import judged_on_its_way
 from firstloop.core.checking.texts.measures import MARKS, Stood
 from firstloop.core.checking.texts.pieces import Laid, Piece
 from firstloop.core.checking.texts.text_setting import Asked
@@ -51,12 +51,16 @@ class Judged:
         return not self.piece.struck and self.piece.letter is not None
 
 
-def judged(laid: Laid, asked: Asked, left: float, slope: float) -> list[Judged]:
+Judges = Callable[[Piece, str, Setting], Judgement]
+"""What judges a piece as a letter."""
+
+
+def judged(laid: Laid, asked: Asked, left: float, slope: float, judge: Judges) -> list[Judged]:
     """All pieces of a text, judged; `left` is the left edge of all the ink, `slope` that of the
     line that was levelled."""
     places = _places(laid, asked)
     return [
-        _judged(piece, index, asked.setting, left, slope)
+        _judged(piece, index, asked.setting, (left, slope), judge)
         for piece, index in zip(laid.pieces, places, strict=True)
     ]
 
@@ -69,7 +73,10 @@ def _places(laid: Laid, asked: Asked) -> list[int]:
     return [int(at) for at in written[:-1]]
 
 
-def _judged(piece: Piece, index: int, setting: Setting, left: float, slope: float) -> Judged:
+def _judged(
+    piece: Piece, index: int, setting: Setting, placed: tuple[float, float], judge: Judges
+) -> Judged:
+    left, slope = placed
     lines = tuple(setting.onto.back(line) - np.array([left, 0.0]) for line in piece.lines)
     letter = piece.letter or ""
     if piece.other_case:
@@ -79,7 +86,7 @@ def _judged(piece: Piece, index: int, setting: Setting, left: float, slope: floa
     page = tuple(line @ climbs for line in lines) if slope else lines
     if piece.struck or not letter or letter in MARKS:
         return Judged(piece, stood, page, None)
-    return Judged(piece, stood, page, judged_on_its_way(piece, letter, setting))
+    return Judged(piece, stood, page, judge(piece, letter, setting))
 
 
 _PARTS = frozenset(
