@@ -74,7 +74,10 @@ def _asked(today: date) -> list[tuple[str, list[str], int]]:
     days = [today - timedelta(days=77 + 31 * at) for at in range(ROUNDS)]
     return [
         ("the class map of today", ["/api/grow/map"], 150),
-        ("the map of a past day", [f"/api/grow/map?day={day}" for day in days], 100),
+        ("a step of its slider", [f"/api/grow/map?alone=true&day={day}" for day in days], 100),
+        ("the map of a past day", [f"/api/grow/map?day={day}" for day in days], 150),
+        ("its letters in words", [f"/api/grow/map?words=true&day={day}" for day in days], 250),
+        ("a child's page", [f"/api/grow/children/{at + 1}" for at in range(ROUNDS)], 150),
         ("groups for tomorrow", ["/api/grow/groups"], 500),
         ("the table of the last day", ["/api/check/table"], 150),
         ("the table, all n of a term", ["/api/check/table?letter=n"], 150),

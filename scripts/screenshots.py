@@ -210,6 +210,12 @@ def _grow(page: Page) -> None:
     page.get_by_role("gridcell", name=re.compile("^Bram, m:")).click()
 
 
+def _child(page: Page) -> None:
+    page.get_by_role("combobox", name="Something seen").click()
+    page.get_by_role("option", name="presses hard").click()
+    page.get_by_text("Look again on").wait_for()
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
@@ -219,13 +225,13 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "hand": ("/plan/hand", _hand),
     "joining": ("/plan/joining", _joining),
     "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
-    "settings": ("/settings", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/m", _check),
     "texts": ("/check?kind=word", _texts),
     "trust": ("/check/m", _trust),
     "grow": ("/grow", _grow),
     "groups": ("/grow/groups", lambda _: None),
+    "child": ("/grow/child/2", _child),
     "write": ("/write", _room),  # from here on they add to the record
     "remote": ("/hand", _remote),
     "pad": ("/pad", _pad),

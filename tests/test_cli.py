@@ -254,3 +254,47 @@ def test_what_keeps_estimates_from_being_made_is_said(
     status, out, err = estimated(capsys, *arguments)
     assert (status, out) == (1, "")
     assert what in err
+
+
+def test_a_class_goes_from_one_record_to_another(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    old, new = str(tmp_path / "old.db"), str(tmp_path / "new.db")
+    file, child = str(tmp_path / "class.zip"), str(tmp_path / "child.zip")
+    assert main(["demo", "--db", old]) == 0
+    assert main(["export", file, "--db", old]) == 0
+    assert "Heron class, Millbrook Lane with" in capsys.readouterr().out
+    assert main(["export", file, "--db", old]) == 1
+    assert "name another" in capsys.readouterr().err
+    assert main(["import", file, "--db", new]) == 0
+    assert main(["import", file, "--db", new]) == 1
+    assert "name this one otherwise" in capsys.readouterr().err
+    assert main(["import", file, "--db", new, "--name", "Kestrels"]) == 0
+    assert "Kestrels with 12 children" in capsys.readouterr().out
+    assert main(["export", child, "--db", new]) == 1
+    assert "name the class with --class" in capsys.readouterr().err
+    kestrels = ["--db", new, "--class", "kestrels"]
+    assert main(["export", child, *kestrels, "--child", "Nobody"]) == 1
+    assert "there is no child called Nobody" in capsys.readouterr().err
+    assert main(["export", child, *kestrels, "--child", "luc"]) == 0
+    assert main(["import", child, *kestrels, "--name", "Luc B."]) == 0
+    assert "Luc B. is in" in capsys.readouterr().out
+
+
+def test_a_sheet_is_made_with_its_cells_and_a_fault_is_one_line(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    spec, out, cells = (tmp_path / name for name in ("spec.json", "sheet.pdf", "cells.json"))
+    spec.write_text('{"rows": [{"text": "m", "mode": "trace"}], "pupils": [7]}', encoding="utf-8")
+    arguments = ["sheet", str(spec), "--out", str(out), "--cells", str(cells)]
+    assert main([*arguments, "--svg", str(tmp_path / "pages")]) == 0
+    told = json.loads(cells.read_bytes())
+    assert out.read_bytes().startswith(b"%PDF")
+    assert [page["pupil"] for page in told["pages"]] == [7]
+    assert [one.name for one in (tmp_path / "pages").iterdir()] == [f"{told['sheet']}-01.svg"]
+    spec.write_text('{"rows": [{"text": "m", "mode": "copied"}]}', encoding="utf-8")
+    capsys.readouterr()
+    assert main(arguments) == 1
+    assert capsys.readouterr().err.count("\n") == 1
+    assert main(["sheet", str(tmp_path / "none.json"), "--out", str(out)]) == 1
+    assert "cannot be read" in capsys.readouterr().err

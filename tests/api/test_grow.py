@@ -13,6 +13,7 @@ from firstloop.core.letters.style import Style
 from firstloop.core.progress.habits import move_named
 from firstloop.services import classes, lessons, progress
 from firstloop.services.handing_in import hand_in
+from firstloop.store import classes as classes_kept
 from firstloop.store.database import Database
 from firstloop.store.judged_hands import kept_text, scripts_in
 from firstloop.store.records import ClassRecord
@@ -127,6 +128,42 @@ def test_the_lesson_of_a_group_can_be_planned_as_it_is(
     planned = client.post("/api/plan/lessons", json=group["lesson"])
     assert planned.status_code == 201, planned.text
     assert planned.json()["minutes"] == 10
+    today = client.get("/api/plan/today").json()
+    assert today["lesson"] is None
+    assert [one["group"] for one in today["of_groups"]] == [group["lesson"]["group"]]
+    (group,) = groups(client)["groups"]
+    assert group["planned"] == {"lesson": planned.json()["id"], "day": planned.json()["day"]}
+
+
+def test_lessons_of_groups_and_of_the_class_are_planned_beside_each_other(
+    client: TestClient, written: ClassRecord
+) -> None:
+    one, other = (pupil.id for pupil in written.pupils)
+
+    def plan(*who: int, **more: Any) -> dict[str, Any]:
+        asked = {"new": ["n"], "shape": "look_back", "group": [*who] or None} | more
+        answer = client.post("/api/plan/lessons", json=asked)
+        assert answer.status_code == 201, answer.text
+        made: dict[str, Any] = answer.json()
+        return made
+
+    whole, first, second = plan(), plan(one), plan(other)
+    today = client.get("/api/plan/today").json()
+    assert today["lesson"]["id"] == whole["id"]
+    assert [each["id"] for each in today["of_groups"]] == [first["id"], second["id"]]
+    both = plan(one, other)  # in place of those of its children
+    today = client.get("/api/plan/today").json()
+    assert [each["id"] for each in today["of_groups"]] == [both["id"]]
+    assert today["lesson"]["id"] == whole["id"]
+    later = plan(one, next_day=True)
+    assert later["day"] == groups(client)["next_day"] > both["day"] == groups(client)["today"]
+    codes = {
+        client.post("/api/write/lesson-code", json={"lesson": each["id"]}).json()["code"]
+        for each in (whole, both)
+    }
+    assert len(codes) == 2
+    strangers = {"new": ["n"], "shape": "look_back", "group": [999]}
+    assert client.post("/api/plan/lessons", json=strangers).status_code == 404
 
 
 def test_what_she_saw_and_the_checker_missed_counts_against_its_habit(
@@ -157,3 +194,51 @@ def test_a_move_is_named_by_the_very_hand_that_the_letter_was_judged_by() -> Non
     own, plain = (scripts_in(kept_text(style))["I"] for style in (barred, Style("plain")))
     assert move_named(own, 1, 0) == "cross"
     assert move_named(plain, 1, 0) is None
+
+
+def test_all_classes_are_told_without_a_name_and_only_her_own(
+    client: TestClient, database: Database, written: ClassRecord
+) -> None:
+    place = client.get("/api/school/map").json()["letters"].index("n")
+    assert _told(client)[0]["letters"][place] is None  # two children would be known by it
+    client.post("/api/classroom/pupils", json={"children": [{"name": "Quirin"}]})
+    with database.session() as session:
+        grown = classes_kept.get(session, written.id)
+    write_n(database, grown, 2, "++++++++")
+    shares = _told(client)[0]["letters"][place]
+    assert shares["not_yet"] >= 1
+    assert sum(shares.values()) == 3
+    told = client.get("/api/school/map").text
+    assert not any(one.name in told for one in grown.pupils)
+    other = signed_in(client.app, database, "Mr Finch")
+    other.post("/api/classroom", json={"name": "Finches", "hand": "plain"})
+    assert [one["name"] for one in _told(other)] == ["Finches"]
+    assert [one["name"] for one in _told(client)] == [written.name]
+
+
+def _told(client: TestClient) -> Any:
+    return client.get("/api/school/map").json()["classes"]
+
+
+def test_a_map_that_is_slid_over_has_the_same_marks_and_nothing_besides(
+    client: TestClient, written: ClassRecord
+) -> None:
+    asked = {"day": (MONDAY + timedelta(days=10)).date().isoformat()}
+    whole = client.get("/api/grow/map", params=asked).json()
+    alone = client.get("/api/grow/map", params=asked | {"alone": "true"}).json()
+    assert any(row["moved"] for row in whole["rows"])
+    assert (alone["slip"], alone["weakest"]) == (None, None)
+    for row, same in zip(alone["rows"], whole["rows"], strict=True):
+        assert row["moved"] == []
+        assert (row["states"], row["chances"]) == (same["states"], same["chances"])
+
+
+def test_how_letters_do_in_words_is_told_only_where_it_is_asked_for(
+    client: TestClient, written: ClassRecord
+) -> None:
+    rows = client.get("/api/grow/map").json()["rows"]
+    assert all(row["in_words"] == [] for row in rows)
+    asked = {"words": "true"}
+    rows = client.get("/api/grow/map", params=asked).json()["rows"]
+    assert all(len(row["in_words"]) == len(row["written"]) for row in rows)
+    assert {one for row in rows for one in row["in_words"]} == {"unknown"}

@@ -75,7 +75,7 @@ def _teachers(lines: Opener, database: Database, name: str) -> Line:
 
 
 def _hand_over(database: Database) -> None:
-    classes.hand_over(database, teacher_of(database), 1, "Mr Finch")
+    classes.hand_over(database, teacher_of(database), 1, "Mr Finch", with_flags=False)
 
 
 def _open_another(database: Database) -> None:

@@ -4,6 +4,7 @@ from playwright.sync_api import Page
 
 SCREENS = [
     "/plan/today",
+    "/plan/sheet/1",
     "/plan/families",
     "/plan/letters/n",
     "/plan/words",
@@ -22,6 +23,9 @@ SCREENS = [
     "/check/trust",
     "/check/blind",
     "/grow",
+    "/grow/groups",
+    "/grow/child/2",
+    "/grow/classes",
     "/settings",
     "/new-class",
 ]

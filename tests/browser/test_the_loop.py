@@ -181,16 +181,16 @@ def test_a_stage_is_set_for_the_class_and_for_a_child_and_stays(page: Page) -> N
     with page.expect_response("**/api/classroom/stage"):
         page.get_by_role("radio", name="Beginning").click()
     page.goto("/grow")
-    page.get_by_role("gridcell", name=re.compile("Bram, a:")).click()
-    page.get_by_role("combobox", name="Bram is checked").focus()
+    page.get_by_role("link", name="Bram’s page").click()
+    page.get_by_role("combobox", name="Checked as").focus()
     page.keyboard.press("Enter")
-    with page.expect_response("**/stage"):
+    with page.expect_response("**/gets"):
         page.get_by_role("option", name="secure").click()
     page.reload()
-    page.get_by_role("gridcell", name=re.compile("Bram, a:")).click()
-    expect(page.get_by_role("combobox", name="Bram is checked")).to_have_text("secure")
-    page.get_by_role("gridcell", name=re.compile("Anouk, a:")).click()
-    expect(page.get_by_role("combobox", name="Anouk is checked")).to_have_text("as the class")
+    expect(page.get_by_role("combobox", name="Checked as")).to_have_text("secure")
+    page.get_by_role("combobox", name="Another child").click()
+    page.get_by_role("option", name="Anouk").click()
+    expect(page.get_by_role("combobox", name="Checked as")).to_have_text("the class")
     page.goto("/settings")
     expect(page.get_by_role("radio", name="Beginning")).to_be_checked()
 
@@ -217,6 +217,8 @@ def test_a_group_for_tomorrow_is_sent_to_plan_and_becomes_a_lesson(page: Page) -
     expect(groups.first).to_be_visible()
     children = groups.first.get_by_role("listitem").all_inner_texts()
     assert 2 <= len(children) <= 6
+    page.get_by_role("radio", name="for today").click()
     groups.first.get_by_role("button", name="Plan ten minutes on it").click()
+    groups.first.get_by_role("link", name="To its lesson").click()
     expect(page).to_have_url(re.compile("/plan/today"))
     expect(page.get_by_role("region", name="Steps")).to_be_visible()

@@ -64,7 +64,7 @@ def test_an_account_is_removed_once_its_classes_are_anothers(
         accounts.add(database, "mr finch", PASSWORD)
     with pytest.raises(accounts.StillTeachesError, match="Reed class"):
         accounts.remove(database, "Ms Reed")
-    classes.hand_over(database, reed, school_class.id, "Mr Finch")
+    classes.hand_over(database, reed, school_class.id, "Mr Finch", with_flags=False)
     accounts.remove(database, "ms reed")
     with database.session() as session:
         assert [one.name for one in kept.all_claimed(session)] == ["Mr Finch"]

@@ -15,6 +15,7 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
+from firstloop.core.teaching.gets import AS_THE_CLASS, Gets
 from firstloop.services.handing_in import hand_in, take_back
 from firstloop.store import attempts, classes, inks, practice_days, pupils, school
 from firstloop.store.database import Database
@@ -72,7 +73,9 @@ def test_an_attempt_carries_the_exact_question_it_was_asked(
     style = Style("joined", choices=(("y", "looped tail"),), slant_deg=7.0, width=1.1)
     with database.writing() as session:
         classes.set_style(session, school_class.id, style, Ruling(top=2.1), 8.0)
-        pupils.set_stage(session, school_class.id, school_class.pupils[0].id, Stage.SECURE)
+        pupils.set_gets(
+            session, school_class.id, school_class.pupils[0].id, Gets(stage=Stage.SECURE)
+        )
         joined = classes.get(session, school_class.id)
     kept, _ = hand_in(
         database,
@@ -183,11 +186,11 @@ def test_a_childs_own_stage_goes_before_the_classs(
 ) -> None:
     child = school_class.pupils[0].id
     with database.writing() as session:
-        pupils.set_stage(session, school_class.id, child, Stage.SECURE)
+        pupils.set_gets(session, school_class.id, child, Gets(stage=Stage.SECURE))
         changed = classes.set_stage(session, school_class.id, Stage.BEGINNING)
     assert write(school_class=changed).attempt.task.stage is Stage.SECURE
     with database.writing() as session:
-        pupils.set_stage(session, school_class.id, child, None)
+        pupils.set_gets(session, school_class.id, child, AS_THE_CLASS)
     assert write(school_class=changed).attempt.task.stage is Stage.BEGINNING
 
 

@@ -8,7 +8,7 @@ from types import ModuleType
 import pytest
 
 from firstloop.api import app
-from firstloop.store import class_moves, judging, slipped, table
+from firstloop.store import carrying, class_moves, judging, slipped, stories, table
 from firstloop.store.tables import MODULES
 
 NOT_OF_A_CLASS = {
@@ -25,6 +25,7 @@ FOR_THE_WHOLE_RECORD = {
     "lesson_codes.every_open", "lesson_codes.named", "lesson_codes.with_secret",  # who joins
     "pads.holding", "pads.known_as",
     "pads.seat", "set_aside.let_go_of_device",  # of a device, which goes from class to class
+    "carrying.bring_class", "carrying.bring_child",  # rows that come from elsewhere
     "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
     "text_seen.keep",  # of a text that was
     "blind_sets.to_judge", "blind_sets.get_to_judge",  # of who judges, whosever class it is
@@ -32,7 +33,7 @@ FOR_THE_WHOLE_RECORD = {
 
 
 def calls() -> Iterator[tuple[str, Callable[..., object]]]:
-    for module in (*MODULES, class_moves, judging, slipped, table):
+    for module in (*MODULES, carrying, class_moves, judging, slipped, stories, table):
         name = module.__name__.rpartition(".")[2]
         if name not in NOT_OF_A_CLASS:
             yield from public(module, name)

@@ -38,6 +38,10 @@ const RoomDesk = lazy(async () => ({ default: (await import("./write/room/RoomDe
 const TallyDesk = lazy(async () => ({
   default: (await import("./write/tally/TallyDesk")).TallyDesk,
 }));
+const ChildPage = lazy(async () => ({
+  default: (await import("./grow/child/ChildPage")).ChildPage,
+}));
+const SchoolMap = lazy(async () => ({ default: (await import("./grow/SchoolMap")).SchoolMap }));
 const GroupsDesk = lazy(async () => ({
   default: (await import("./grow/groups/GroupsDesk")).GroupsDesk,
 }));
@@ -124,6 +128,8 @@ function Stations({ letters }: { letters: string[] }) {
       <Route path="/grow">
         <Route index element={<GrowStation />} />
         <Route path="groups" element={<GroupsDesk />} />
+        <Route path="classes" element={<SchoolMap />} />
+        <Route path="child/:id" element={<ChildPage />} />
       </Route>
       <Route path="/settings" element={<SettingsDesk />} />
       <Route path="/hand" element={<Remote />} />

@@ -10,7 +10,9 @@ from fastapi.routing import APIRoute
 
 from firstloop.api import (
     beginning,
+    care,
     check,
+    child,
     classroom,
     door,
     groups,
@@ -22,6 +24,7 @@ from firstloop.api import (
     room,
     roster,
     school,
+    school_map,
     second_eyes,
     session,
     show,
@@ -42,7 +45,7 @@ from firstloop.store.database import Database
 FOR_ANYBODY = (session.router, tiles.router, *pads.FOR_ANYBODY)
 """What is answered to who is not signed in: nothing of a class."""
 
-FOR_TEACHERS = (school.router, beginning.router, second_eyes.for_readers)
+FOR_TEACHERS = (school.router, school_map.router, beginning.router, second_eyes.for_readers)
 """What needs nothing but somebody signed in: it is about herself."""
 
 FOR_THE_CLASSS_TEACHER = (
@@ -50,7 +53,7 @@ FOR_THE_CLASSS_TEACHER = (
         one.router
         for one in (
             *(write, classroom, roster, show, table, check, texts),
-            *(trust, second_eyes, grow, groups),
+            *(trust, second_eyes, grow, groups, care, child),
         )
     ),
     *room.ROUTERS,

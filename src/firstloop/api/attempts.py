@@ -13,8 +13,21 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source
 from firstloop.core.judging.told_here import told_here
 from firstloop.core.judging.trust import by_trust
+from firstloop.core.teaching.gets import LineSize, Side
 from firstloop.core.teaching.roster import Presence
 from firstloop.store.records import AttemptRecord, PupilRecord
+
+
+class GetsOut(BaseModel):
+    """What a child gets otherwise than its class. `model_on` is where its model stands: as it is
+    said, or where its hand does not cover it."""
+
+    lines: LineSize
+    fewer: bool
+    more_help: bool
+    model_side: Side | None
+    model_on: Side
+    stage: Stage | None
 
 
 class PupilOut(BaseModel):
@@ -23,7 +36,7 @@ class PupilOut(BaseModel):
     id: int
     name: str
     handedness: Handedness
-    stage: Stage | None
+    gets: GetsOut
     tile: str | None
     presence: Presence
     since: date | None
@@ -78,7 +91,23 @@ class AttemptOut(BaseModel):
 
 def pupil_out(pupil: PupilRecord) -> PupilOut:
     """A child as an answer."""
-    return PupilOut.model_validate(pupil, from_attributes=True)
+    gets = pupil.gets
+    return PupilOut(
+        id=pupil.id,
+        name=pupil.name,
+        handedness=pupil.handedness,
+        gets=GetsOut(
+            lines=gets.lines,
+            fewer=gets.fewer,
+            more_help=gets.more_help,
+            model_side=gets.model_side,
+            model_on=gets.side_for(pupil.handedness),
+            stage=gets.stage,
+        ),
+        tile=pupil.tile,
+        presence=pupil.presence,
+        since=pupil.since,
+    )
 
 
 def verdicts_out(verdicts: Mapping[Dimension, Verdict]) -> Verdicts:

@@ -70,18 +70,19 @@ class ColleagueIn(Sent):
     name: Name
 
 
+class HandOverIn(ColleagueIn):
+    """A colleague who takes the class over; and whether she is told what its teacher saw in the
+    children: else that is deleted."""
+
+    flags: bool = False
+
+
 class StaffOut(BaseModel):
     """Somebody who teaches the class or helps in it."""
 
     id: int
     name: str
     role: Role
-
-
-class PupilStageIn(Sent):
-    """A child's own stage; null is the class's."""
-
-    stage: Stage | None
 
 
 @router.get("")
@@ -94,14 +95,6 @@ def get_class(teacher: Teacher, school_class: Class) -> ClassOut:
 def put_stage(record: Record, school_class: Class, sent: StageIn) -> ClassOut:
     """Sets by which limits the class's letters are checked from now on."""
     return class_out(how_it_writes.set_stage(record, school_class.id, sent.stage))
-
-
-@router.put("/pupils/{pupil_id}/stage")
-def put_pupil_stage(
-    record: Record, school_class: Class, pupil_id: PathId, sent: PupilStageIn
-) -> PupilOut:
-    """Sets a child's own stage."""
-    return pupil_out(children.set_stage(record, school_class.id, pupil_id, sent.stage))
 
 
 def class_out(school_class: ClassRecord, *, helps: bool = False) -> ClassOut:
@@ -168,9 +161,11 @@ def get_staff(session: Db, school_class: Class) -> list[StaffOut]:
 
 
 @router.put("/teacher", status_code=204, responses=THERE_ALREADY)
-def hand_over(record: Record, teacher: Teacher, school_class: Class, sent: ColleagueIn) -> None:
+def hand_over(record: Record, teacher: Teacher, school_class: Class, sent: HandOverIn) -> None:
     """Hands the class over to a colleague, who is its teacher from now on."""
-    her_classes.hand_over(record, teacher.account_id, school_class.id, sent.name)
+    her_classes.hand_over(
+        record, teacher.account_id, school_class.id, sent.name, with_flags=sent.flags
+    )
 
 
 @router.post("/helpers", status_code=201)

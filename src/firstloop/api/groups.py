@@ -1,5 +1,7 @@
 """Groups for tomorrow: who could practise what together, and who is to be kept apart."""
 
+from datetime import date
+
 from fastapi import APIRouter
 from pydantic import BaseModel
 
@@ -29,17 +31,26 @@ class GroupLesson(BaseModel):
     minutes: int
     shape: Shape
     habit: Code | None
+    group: list[int]
+
+
+class PlannedOut(BaseModel):
+    """The lesson that is planned for a group, and for when."""
+
+    lesson: int
+    day: date
 
 
 class GroupOut(BaseModel):
     """Children who practise one thing together: a movement by name, in which dimension; or a letter
-    (null)."""
+    (null); the lesson that it could have, and the one that is planned for just these."""
 
     name: str
     dimension: Dimension | None
     letters: list[str]
     members: list[MemberOut]
     lesson: GroupLesson
+    planned: PlannedOut | None
 
 
 class AloneOut(BaseModel):
@@ -57,8 +68,10 @@ class ApartOut(BaseModel):
 
 
 class GroupsOut(BaseModel):
-    """The groups, who is left alone, who is kept apart."""
+    """The groups, who is left alone, who is kept apart; today, and the next day of school."""
 
+    today: date
+    next_day: date
     groups: list[GroupOut]
     alone: list[AloneOut]
     apart: list[ApartOut]
@@ -89,6 +102,8 @@ def put_apart(record: Record, school_class: Class, now: Now, sent: ApartIn) -> G
 
 def _groups_out(found: GroupsFound) -> GroupsOut:
     return GroupsOut(
+        today=found.today,
+        next_day=found.next_day,
         groups=[_group_out(group) for group in found.groups],
         alone=[AloneOut(pupil=pupil_out(pupil), why=why) for pupil, why in found.alone],
         apart=[ApartOut(one=pupil_out(one), other=pupil_out(other)) for one, other in found.apart],
@@ -96,7 +111,7 @@ def _groups_out(found: GroupsFound) -> GroupsOut:
 
 
 def _group_out(group: TopicGroup) -> GroupOut:
-    topic, asked = group.topic, group.topic.asked
+    topic, asked, planned = group.topic, group.asked, group.planned
     return GroupOut(
         name=topic.name,
         dimension=topic.dimension,
@@ -110,6 +125,11 @@ def _group_out(group: TopicGroup) -> GroupOut:
             for one in group.members
         ],
         lesson=GroupLesson(
-            new=list(asked.new), minutes=asked.minutes or 0, shape=asked.shape, habit=asked.habit
+            new=list(asked.new),
+            minutes=asked.minutes or 0,
+            shape=asked.shape,
+            habit=asked.habit,
+            group=sorted(asked.group or ()),
         ),
+        planned=PlannedOut(lesson=planned.id, day=planned.day) if planned else None,
     )

@@ -2,16 +2,25 @@
 
 from datetime import date
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.core.checking.say.names import NAMES
 from firstloop.core.contract import Dimension
-from firstloop.core.progress.estimates import LetterState
+from firstloop.core.progress.estimates import Chance, LetterState
+from firstloop.core.progress.in_words import InWords
 from firstloop.core.progress.of_class import LetterOfChild
-from firstloop.services.class_map import ChildRow, ClassMap, Common, FamilySpan, class_map
+from firstloop.formats.class_summary import as_csv
+from firstloop.services.class_map import (
+    ChildRow,
+    ClassMap,
+    Common,
+    FamilySpan,
+    class_map,
+    summary_rows,
+)
 
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
@@ -41,12 +50,16 @@ class MapChance(BaseModel):
     high: int
 
 
-class MapChances(BaseModel):
-    """How likely each letter holds; null where nothing is known."""
+Chances = list[tuple[int, int, int] | None]
 
-    direction: list[MapChance | None]
-    size: list[MapChance | None]
-    shape: list[MapChance | None]
+
+class MapChances(BaseModel):
+    """How likely each letter holds, as a MapChance's `likely`, `low` and `high`; null where nothing
+    is known."""
+
+    direction: Chances
+    size: Chances
+    shape: Chances
 
 
 class MapMoved(BaseModel):
@@ -58,13 +71,15 @@ class MapMoved(BaseModel):
 
 
 class MapRow(BaseModel):
-    """A child, and its letters in the order of the map; `written` is how many say anything."""
+    """A child, and its letters in the order of the map; `written` is how many say anything, and
+    `in_words` how they do in words, where that is asked for."""
 
     pupil: PupilOut
     states: MapStates
     chances: MapChances
     written: list[int]
     moved: list[MapMoved]
+    in_words: list[InWords]
 
 
 class MapCommon(BaseModel):
@@ -90,9 +105,27 @@ class MapOut(BaseModel):
 
 
 @router.get("/map")
-def get_map(record: Record, school_class: Class, now: Now, day: date | None = None) -> MapOut:
-    """How the letters of a class stand at the end of a day; today's where none is asked for."""
-    return _map_out(class_map(record, school_class, day, now))
+def get_map(  # which map, of which day
+    record: Record,
+    school_class: Class,
+    now: Now,
+    day: date | None = None,
+    *,
+    alone: bool = False,
+    words: bool = False,
+) -> MapOut:
+    """How the letters of a class stand at the end of a day; today's where none is asked for.
+    `alone`: without who moved and what most have in common, while a day is still looked for;
+    `words`: with how letters do in words."""
+    return _map_out(class_map(record, school_class, day, now, alone=alone, words=words))
+
+
+@router.get("/summary", response_class=Response)
+def get_summary(record: Record, school_class: Class, now: Now) -> Response:
+    """How the letters of the class stand today, as CSV; by name, in no order of merit."""
+    table = as_csv(summary_rows(class_map(record, school_class, None, now)))
+    named = {"Content-Disposition": 'attachment; filename="letters-of-the-class.csv"'}
+    return Response(table, media_type="text/csv; charset=utf-8", headers=named)
 
 
 def _map_out(found: ClassMap) -> MapOut:
@@ -123,12 +156,15 @@ def _row_out(row: ChildRow) -> MapRow:
         states=MapStates(weakest=[letter.state for letter in row.letters], **by_dimension),
         chances=MapChances(
             **{
-                dimension.value: [_chance(letter, dimension) for letter in row.letters]
+                dimension.value: [
+                    _in_hundred(letter.chances.get(dimension)) for letter in row.letters
+                ]
                 for dimension in Dimension
             }
         ),
         written=[letter.written for letter in row.letters],
         moved=[MapMoved(letter=m.key.glyph, before=m.before, now=m.now) for m in row.moved],
+        in_words=list(row.in_words),
     )
 
 
@@ -136,12 +172,16 @@ def _state(letter: LetterOfChild, dimension: Dimension) -> LetterState:
     return letter.states.get(dimension, LetterState.UNKNOWN)
 
 
-def _chance(letter: LetterOfChild, dimension: Dimension) -> MapChance | None:
-    known = letter.chances.get(dimension)
-    if known is None:
+def chance_out(letter: LetterOfChild, dimension: Dimension) -> MapChance | None:
+    """How likely a letter holds in a dimension; None where nothing is known."""
+    known = _in_hundred(letter.chances.get(dimension))
+    return known and MapChance(likely=known[0], low=known[1], high=known[2])
+
+
+def _in_hundred(chance: Chance | None) -> tuple[int, int, int] | None:
+    if chance is None:
         return None
-    likely, low, high = (round(100 * value) for value in (known.p, known.low, known.high))
-    return MapChance(likely=likely, low=low, high=high)
+    return round(100 * chance.p), round(100 * chance.low), round(100 * chance.high)
 
 
 def _common_out(common: Common | None) -> MapCommon | None:

@@ -23,6 +23,7 @@ from firstloop.core.errors import (
 )
 from firstloop.core.staff import PasswordError
 from firstloop.services.accounts import WrongPasswordError
+from firstloop.services.care import FlaggedAlreadyError
 from firstloop.services.classes import ClassIsThereError
 from firstloop.services.guessing import TooManyTriesError
 from firstloop.services.pad_seats import (
@@ -75,6 +76,7 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (NameTakenError, 409, "There already"),
     (ClassIsThereError, 409, "There already"),
     (AccountTakenError, 409, "There already"),
+    (FlaggedAlreadyError, 409, "There already"),
     (TileTakenError, 409, "There already"),
     (LooksAlikeError, 409, "Looks alike"),
     (TakenTileError, 409, "Taken already"),

@@ -11,7 +11,9 @@ from firstloop.api.classroom import InCopiesOut, in_copies_out
 from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
 from firstloop.api.problems import THERE_ALREADY
 from firstloop.api.sent import Id, Key, Name, PathId, Sent
+from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness
+from firstloop.core.teaching.gets import Gets, LineSize, Side
 from firstloop.core.teaching.roster import MOST_CHILDREN, Presence
 from firstloop.services import children, classes
 from firstloop.store import pupils
@@ -45,6 +47,16 @@ class TileIn(Sent):
     """A child's picture; null is none."""
 
     tile: Key | None
+
+
+class GetsIn(Sent):
+    """What a child gets; what is left out is as for the class."""
+
+    lines: LineSize = LineSize.AS_CLASS
+    fewer: bool = False
+    more_help: bool = False
+    model_side: Side | None = None
+    stage: Stage | None = None
 
 
 class MoveIn(Sent):
@@ -99,6 +111,13 @@ def put_presence(
 def put_tile(record: Record, school_class: Class, pupil_id: PathId, sent: TileIn) -> PupilOut:
     """Gives a child a picture, or takes it away."""
     return pupil_out(children.set_tile(record, school_class.id, pupil_id, sent.tile))
+
+
+@router.put("/pupils/{pupil_id}/gets", dependencies=ToldToAll)
+def put_gets(record: Record, school_class: Class, pupil_id: PathId, sent: GetsIn) -> PupilOut:
+    """Sets what a child gets otherwise than its class, on the board, on pads and on paper."""
+    gets = Gets(**sent.model_dump())
+    return pupil_out(children.set_gets(record, school_class.id, pupil_id, gets))
 
 
 @router.post("/tiles", dependencies=ToldToAll)

@@ -70,7 +70,7 @@ def load_years(
     made = begin(
         record,
         nobody,
-        f"Bittern class, {years} years",
+        "Bittern class",
         style=Style(PLAIN.name),
         ruling=Ruling(),
         x_height_mm=8.0,

@@ -6,6 +6,7 @@ import json
 from collections.abc import Iterable, Mapping
 from typing import Any
 
+import msgspec
 import numpy as np
 
 from firstloop.core.errors import InkError
@@ -80,6 +81,16 @@ def ink_from(strokes: Iterable[Mapping[str, Any]]) -> Ink:
     firstloop.core.errors.InkError: a stroke has no points; it needs at least one x and y
     """
     return Ink(tuple(_stroke(stroke["points"]) for stroke in strokes))
+
+
+def ink_in(text: str) -> Ink:
+    """Ink as its text was written down: far quicker than by way of the standard library, for pages
+    that show some hundreds of letters. Raises InkError.
+
+    >>> ink_in('[{"points": [[0, 1, 0, null], [0, 0, 250, null]]}]').points.tolist()
+    [[0.0, 1.0], [0.0, 0.0]]
+    """
+    return ink_from(msgspec.json.decode(text))
 
 
 def _stroke(points: list[Point]) -> Stroke:

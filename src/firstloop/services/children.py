@@ -4,9 +4,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, datetime
 
-from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness
+from firstloop.core.teaching.gets import Gets
 from firstloop.core.teaching.roster import MOST_CHILDREN, Presence
 from firstloop.formats.tiles import TILES, require_tile
 from firstloop.services.clock import day_of
@@ -37,7 +37,7 @@ def take_in(
     """Takes children into a class, all or none; raises NameTakenError and ClassIsFullError, and
     LooksAlikeError unless names that look alike are meant."""
     with record.writing() as session:
-        _require_room(session, class_id, len(children))
+        require_room(session, class_id, len(children))
         return take_in_with(session, class_id, children, alike=alike)
 
 
@@ -90,10 +90,10 @@ def change(  # who, and what of them
         return pupils.change(session, class_id, pupil_id, name, handedness, alike=alike)
 
 
-def set_stage(record: Database, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
-    """Sets a child's own stage; None is the class's. Raises NotInRecordError."""
+def set_gets(record: Database, class_id: int, pupil_id: int, gets: Gets) -> PupilRecord:
+    """Sets what a child gets otherwise than its class; raises NotInRecordError."""
     with record.writing() as session:
-        return pupils.set_stage(session, class_id, pupil_id, stage)
+        return pupils.set_gets(session, class_id, pupil_id, gets)
 
 
 def set_tile(record: Database, class_id: int, pupil_id: int, tile: str | None) -> PupilRecord:
@@ -112,7 +112,7 @@ def set_presence(
     with record.writing() as session:
         today = day_of(now, school.zone(session))
         changed = pupils.set_presence(session, class_id, pupil_id, presence, today)
-        _require_room(session, class_id, 0)
+        require_room(session, class_id, 0)
         return changed
 
 
@@ -138,6 +138,7 @@ def renew_copies(record: Database, now: datetime) -> InCopies:
     return InCopies(0, None)
 
 
-def _require_room(session: Session, class_id: int, more: int) -> None:
+def require_room(session: Session, class_id: int, more: int) -> None:
+    """Raises ClassIsFullError where so many more are too many."""
     if len(pupils.of_class(session, class_id)) + more > MOST_CHILDREN:
         raise ClassIsFullError(f"a class has at most {MOST_CHILDREN} children")

@@ -1,8 +1,8 @@
 """The class map: how every letter of every child stands at the end of a day, who moved since a week
 before, and what most have in common."""
 
-from collections import Counter
-from collections.abc import Mapping
+from collections import Counter, defaultdict
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
@@ -10,16 +10,20 @@ from firstloop.core.contract import Code
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.progress.estimates import LetterState
 from firstloop.core.progress.evidence import LetterKey, letter_key
+from firstloop.core.progress.in_words import Compared, InWords
 from firstloop.core.progress.of_class import LetterOfChild, Moved, letters_of, moved
 from firstloop.core.teaching.habits import LOOKED_AT_DAYS
+from firstloop.formats.class_summary import SummaryRow
 from firstloop.services import progress, schemes
 from firstloop.services.clock import day_of
 from firstloop.services.trusting import doubted_in
-from firstloop.store import attempts, school, slipped, taught_letters
+from firstloop.store import attempts, school, slipped, stories, taught_letters
 from firstloop.store.database import Database, Session
 from firstloop.store.records import ClassRecord, PupilRecord
 
 A_WEEK = timedelta(days=7)
+COMPARED = timedelta(days=56)
+"""So long words are held against letters alone: eight weeks, for words are few."""
 NOTHING_KNOWN = LetterOfChild({})
 
 
@@ -33,12 +37,13 @@ class FamilySpan:
 
 @dataclass(frozen=True, slots=True)
 class ChildRow:
-    """A child's row: how each letter of the map stands, and which stand otherwise than a week
-    before."""
+    """A child's row: how each letter of the map stands, which stand otherwise than a week before;
+    and how each does in words, where that is asked for."""
 
     pupil: PupilRecord
     letters: tuple[LetterOfChild, ...]
     moved: tuple[Moved, ...]
+    in_words: tuple[InWords, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,10 +70,17 @@ class ClassMap:
     slip: Common | None
 
 
-def class_map(
-    record: Database, school_class: ClassRecord, day: date | None, now: datetime
+def class_map(  # which map of which class, of when
+    record: Database,
+    school_class: ClassRecord,
+    day: date | None,
+    now: datetime,
+    *,
+    alone: bool = False,
+    words: bool = False,
 ) -> ClassMap:
-    """The map at the end of a day, today's where none is asked for. Marks that the class lacks are
+    """The map at the end of a day, today's where none is asked for; `alone` without who moved and
+    what most have in common, `words` with how letters do in words. Marks that the class lacks are
     made first."""
     with record.session() as session:
         today = day_of(now, school.zone(session))
@@ -76,17 +88,20 @@ def class_map(
     with record.session() as session:
         first = min([today, *attempts.first_days(session, school_class.id).values()])
         asked = min(max(day or today, first), today)
-        families = _families(session, school_class)
+        families = families_of(session, school_class)
         names = [letter for family in families for letter in family.letters]
-        before, stand = progress.stand(session, school_class, asked - A_WEEK, asked)
+        days = [asked] if alone else [asked - A_WEEK, asked]
+        *before, stand = progress.stand(session, school_class, *days)
+        in_words = _in_words(session, school_class.id, asked) if words else {}
         joins = school_class.hand.joins
         keys = [letter_key(name, joins=joins) for name in names]
         rows = tuple(
             _row(
                 pupil,
                 letters_of(stand.get(pupil.id, ())),
-                letters_of(before.get(pupil.id, ())),
+                letters_of(before[0].get(pupil.id, ())) if before else {},
                 keys,
+                tuple(in_words[pupil.id, name].comes_to for name in names) if words else (),
             )
             for pupil in school_class.pupils
         )
@@ -98,12 +113,32 @@ def class_map(
             families=families,
             taught=frozenset(taught),
             rows=rows,
-            weakest=_weakest(rows, names),
-            slip=_slip(session, school_class, asked),
+            weakest=None if alone else _weakest(rows, names),
+            slip=None if alone else _slip(session, school_class, asked),
         )
 
 
-def _families(session: Session, school_class: ClassRecord) -> tuple[FamilySpan, ...]:
+def summary_rows(found: ClassMap) -> Iterator[SummaryRow]:
+    """The map, letter by letter and dimension by dimension, of which anything is known."""
+    families = {letter: family.name for family in found.families for letter in family.letters}
+    for row in found.rows:
+        for (letter, family), stands in zip(families.items(), row.letters, strict=True):
+            for dimension, chance in stands.chances.items():
+                yield SummaryRow(
+                    child=row.pupil.name,
+                    letter=letter,
+                    family=family,
+                    taught=letter in found.taught,
+                    dimension=dimension.value,
+                    state=stands.states[dimension].value,
+                    likely=round(100 * chance.p),
+                    low=round(100 * chance.low),
+                    high=round(100 * chance.high),
+                    rests_on=chance.rests_on,
+                )
+
+
+def families_of(session: Session, school_class: ClassRecord) -> tuple[FamilySpan, ...]:
     """The class's families; then what its scheme leaves out, by kind."""
     scheme = schemes.find(session, school_class, school_class.scheme)
     spans = [FamilySpan(family.name, family.letters) for family in scheme.families]
@@ -115,17 +150,24 @@ def _families(session: Session, school_class: ClassRecord) -> tuple[FamilySpan, 
     return tuple(spans)
 
 
+def _in_words(session: Session, class_id: int, day: date) -> defaultdict[tuple[int, str], Compared]:
+    found = stories.in_words(session, class_id, day - COMPARED, day)
+    return defaultdict(Compared, found)
+
+
 def _row(
     pupil: PupilRecord,
     now: Mapping[LetterKey, LetterOfChild],
     before: Mapping[LetterKey, LetterOfChild],
     keys: list[LetterKey],
+    in_words: tuple[InWords, ...],
 ) -> ChildRow:
     on_the_map = set(keys)
     return ChildRow(
         pupil,
         tuple(now.get(key, NOTHING_KNOWN) for key in keys),
         tuple(one for one in moved(before, now) if one.key in on_the_map),
+        in_words,
     )
 
 

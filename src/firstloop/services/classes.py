@@ -7,7 +7,7 @@ from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.names import key_of, look_alike
 from firstloop.core.staff import Role
 from firstloop.services.children import InCopies, left_in_copies, take_in_with
-from firstloop.store import accounts, class_moves, classes, staff
+from firstloop.store import accounts, care, class_moves, classes, staff
 from firstloop.store.database import Database, Session
 from firstloop.store.records import AccountRecord, ClassRecord, HerClass
 
@@ -39,7 +39,7 @@ def begin(
     alike are meant."""
     hand_of(style)
     with record.writing() as session:
-        _require_free(staff.classes_of(session, account_id), name, alike=alike)
+        require_free(staff.classes_of(session, account_id), name, alike=alike)
         made = classes.add(
             session, name, style=style, ruling=ruling, x_height_mm=x_height_mm, children=[]
         )
@@ -64,7 +64,7 @@ def rename(
     with record.writing() as session:
         _require_hers(session, class_id, account_id)
         others = [one for one in staff.classes_of(session, account_id) if one.id != class_id]
-        _require_free(others, name, alike=alike)
+        require_free(others, name, alike=alike)
         classes.rename(session, class_id, name)
         return classes.get(session, class_id)
 
@@ -83,7 +83,7 @@ def new_year(
     and LooksAlikeError unless it is meant."""
     with record.writing() as session:
         _require_hers(session, class_id, account_id)
-        _require_free(staff.classes_of(session, account_id), name, alike=alike)
+        require_free(staff.classes_of(session, account_id), name, alike=alike)
         made_id = class_moves.copy(session, class_id, name)
         staff.add(session, made_id, account_id, Role.TEACHER)
         for pupil_id in pupil_ids:
@@ -113,9 +113,12 @@ def remove(record: Database, account_id: int, class_id: int) -> InCopies:
     return left_in_copies(record)
 
 
-def hand_over(record: Database, account_id: int, class_id: int, name: str) -> AccountRecord:
-    """Makes a colleague the class's teacher in one's own place; raises NotInRecordError for a name
-    without an account, and ClassIsThereError."""
+def hand_over(
+    record: Database, account_id: int, class_id: int, name: str, *, with_flags: bool
+) -> AccountRecord:
+    """Makes a colleague the class's teacher in one's own place; what one saw in its children is
+    deleted unless it is to be handed on. Raises NotInRecordError for a name without an account, and
+    ClassIsThereError."""
     with record.writing() as session:
         _require_hers(session, class_id, account_id)
         colleague = accounts.named(session, name)
@@ -123,9 +126,11 @@ def hand_over(record: Database, account_id: int, class_id: int, name: str) -> Ac
             raise FirstLoopError("the class is yours already; name a colleague")
         there = classes.get(session, class_id).name
         hers = staff.classes_of(session, colleague.id)
-        _require_free(
+        require_free(
             [one for one in hers if one.id != class_id], there, whose=colleague.name, alike=True
         )
+        if not with_flags:
+            care.without_flags(session, class_id)
         staff.remove(session, class_id, account_id)
         staff.add(session, class_id, colleague.id, Role.TEACHER)
         if colleague.class_id is None:
@@ -165,7 +170,8 @@ def _require_hers(session: Session, class_id: int, account_id: int) -> None:
         raise staff.NotHersError("you help in this class; only its teacher does this")
 
 
-def _require_free(hers: list[HerClass], name: str, whose: str = "", *, alike: bool = False) -> None:
+def require_free(hers: list[HerClass], name: str, whose: str = "", *, alike: bool = False) -> None:
+    """Raises ClassIsThereError, TooManyClassesError, and LooksAlikeError unless that is meant."""
     if len(hers) >= MOST_CLASSES:
         raise TooManyClassesError(
             f"a teacher has at most {MOST_CLASSES} classes; delete or hand over an old one"

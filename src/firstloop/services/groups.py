@@ -2,8 +2,8 @@
 lesson that each group could have."""
 
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass
-from datetime import datetime, timedelta
+from dataclasses import dataclass, replace
+from datetime import date, datetime, timedelta
 
 from firstloop.core.contract import Code, Dimension
 from firstloop.core.errors import FirstLoopError
@@ -11,11 +11,11 @@ from firstloop.core.progress.groups import Alone, Need, Pair, grouped
 from firstloop.core.teaching.habits import LOOKED_AT_DAYS, Slipped
 from firstloop.core.teaching.steps import Shape
 from firstloop.services.clock import day_of
-from firstloop.services.lessons import Asked, letters_taught
+from firstloop.services.lessons import Asked, letters_taught, next_school_day
 from firstloop.services.weak import Weakness, letters_in, slip_of, weaknesses
-from firstloop.store import kept_apart, school, slipped
+from firstloop.store import kept_apart, lessons, school, slipped
 from firstloop.store.database import Database
-from firstloop.store.records import ClassRecord, PupilRecord
+from firstloop.store.records import ClassRecord, LessonRecord, PupilRecord
 
 MINUTES = 10
 """Of a group's lesson: it runs beside others."""
@@ -53,16 +53,26 @@ class Member:
 
 @dataclass(frozen=True, slots=True)
 class TopicGroup:
-    """Children, by name, who practise one thing together."""
+    """Children, by name, who practise one thing together; the lesson that is planned for just
+    these, if there is one."""
 
     topic: Topic
     members: tuple[Member, ...]
+    planned: LessonRecord | None = None
+
+    @property
+    def asked(self) -> Asked:
+        """The lesson that it could have, as Plan takes it."""
+        return replace(self.topic.asked, group=frozenset(one.pupil.id for one in self.members))
 
 
 @dataclass(frozen=True, slots=True)
 class GroupsFound:
-    """The groups, who is left alone and why, and the pairs that are kept apart."""
+    """The groups, who is left alone and why, the pairs that are kept apart; today, and the next day
+    of school."""
 
+    today: date
+    next_day: date
     groups: tuple[TopicGroup, ...]
     alone: tuple[tuple[PupilRecord, Alone], ...]
     apart: tuple[tuple[PupilRecord, PupilRecord], ...]
@@ -76,6 +86,9 @@ def groups_for(record: Database, school_class: ClassRecord, now: datetime) -> Gr
         weak = list(weaknesses(session, school_class, taught, day))
         pairs = kept_apart.of_class(session, school_class.id)
         slips = slipped.since(session, school_class.id, now - timedelta(LOOKED_AT_DAYS))
+        next_day = next_school_day(day)
+        coming = lessons.between(session, school_class.id, day, next_day)
+    planned = {one.group: one for one in coming if one.group and one.given_at is None}
     here = {pupil.id: pupil for pupil in school_class.pupils}
     apart = {pair for pair in pairs if pair <= here.keys()}
     by_need = {(one.pupil_id, _key(one)): one for one in weak}
@@ -86,8 +99,11 @@ def groups_for(record: Database, school_class: ClassRecord, now: datetime) -> Gr
         theirs = [by_need[pupil_id, group.topic] for pupil_id in group.pupil_ids]
         members = [Member(here[one.pupil_id], one.letters, one.dimensions) for one in theirs]
         by_name = sorted(members, key=lambda member: member.pupil.name)
-        groups.append(TopicGroup(_topic(theirs, slips), tuple(by_name)))
+        who = frozenset(one.pupil_id for one in theirs)
+        groups.append(TopicGroup(_topic(theirs, slips), tuple(by_name), planned.get(who)))
     return GroupsFound(
+        day,
+        next_day,
         tuple(groups),
         tuple((here[pupil_id], why) for pupil_id, why in found.alone),
         tuple(sorted((_by_name(pair, here) for pair in apart), key=lambda pair: pair[0].name)),

@@ -132,7 +132,7 @@ def take_in(
         with record.session() as session:
             return attempts.get(session, school_class.id, arrived.before.id), False
     pupil, day = arrived.pupil, arrived.day
-    stage = pupil.stage or school_class.stage
+    stage = pupil.gets.stage or school_class.stage
     task = Task(letter, Kind.LETTER, pupil.handedness, stage)
     new = NewAttempt(
         pupil_id=pupil.id,
@@ -184,7 +184,7 @@ def take_in_text(
         target,
         kind,
         pupil.handedness,
-        pupil.stage or school_class.stage,
+        pupil.gets.stage or school_class.stage,
         open_pairs=frozenset(pair for pair in pairs_in([target]) if joins and not joins(pair)),
     )
     from_a_pad = delivery is not None and delivery.work is not None

@@ -32,6 +32,7 @@ from firstloop.store import (
     lessons,
     own_vocabulary,
     practice_days,
+    pupils,
     school,
     slipped,
     taught_letters,
@@ -51,7 +52,7 @@ LOOKED_AT = timedelta(days=LOOKED_AT_DAYS)
 class Today:
     """What there is to know of a day: the letters and whole words that are taught, the families of
     the class's scheme, what could come next, what is due, the lessons of its week by day, and its
-    own lesson, if there is one."""
+    own lesson, if there is one; and those of its groups, which go on beside each other."""
 
     day: date
     taught: tuple[str, ...]
@@ -61,6 +62,7 @@ class Today:
     due: tuple[Due, ...]
     week: tuple[tuple[date, tuple[LessonRecord, ...]], ...]
     lesson: LessonRecord | None
+    of_groups: tuple[LessonRecord, ...]
 
 
 def today(session: Session, school_class: ClassRecord, now: datetime) -> Today:
@@ -74,7 +76,7 @@ def today(session: Session, school_class: ClassRecord, now: datetime) -> Today:
     found = lessons.between(session, school_class.id, monday, monday + timedelta(days=6))
     coming_back = due(_practised(session, school_class, day), day)
     days = [monday + timedelta(days=at) for at in range(SCHOOL_DAYS)]
-    mine = [one for one in found if one.day == day]
+    mine = [one for one in found if one.day == day and one.group is None]
     return Today(
         day=day,
         taught=taught,
@@ -87,18 +89,22 @@ def today(session: Session, school_class: ClassRecord, now: datetime) -> Today:
         due=coming_back,
         week=tuple((one, tuple(k for k in found if k.day == one)) for one in days),
         lesson=mine[-1] if mine else None,
+        of_groups=tuple(one for one in found if one.day == day and one.group is not None),
     )
 
 
 @dataclass(frozen=True, slots=True)
 class Asked:
     """The lesson that a teacher asks for: what it is on, its shape, its minutes (None: what such a
-    lesson usually has), and of one that mends a habit, which."""
+    lesson usually has), and of one that mends a habit, which; for which children, where it is a
+    group's; for today, or for the next day of school."""
 
     new: tuple[str, ...]
     minutes: int | None = None
     shape: Shape = Shape.FULL
     habit: Code | None = None
+    group: frozenset[int] | None = None
+    next_day: bool = False
 
 
 def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: datetime) -> Lesson:
@@ -125,22 +131,42 @@ def proposal(session: Session, school_class: ClassRecord, asked: Asked, now: dat
 
 
 def plan(record: Database, school_class: ClassRecord, asked: Asked, now: datetime) -> LessonRecord:
-    """Plans today's lesson, in place of one that was planned and not given; one that is open to
-    pads stays, for its group, and so does one of which pads may still hand in. Raises LessonError
-    and UnknownLetterError."""
+    """Plans a lesson, in place of one of that day that was planned and not given: the class's in
+    place of the class's, a group's in place of those of its children. One that is open to pads
+    stays, and so does one of which pads may still hand in. Raises LessonError, UnknownLetterError,
+    and NotInRecordError for children who are not of the class."""
     with record.session() as session:
         lesson = proposal(session, school_class, asked, now)
+        for pupil_id in asked.group or ():
+            pupils.get(session, school_class.id, pupil_id)
     with record.writing() as session:
-        return _planned(session, school_class, lesson, now)
+        return _planned(session, school_class, lesson, now, asked.group, next_day=asked.next_day)
 
 
-def _planned(
-    session: Session, school_class: ClassRecord, lesson: Lesson, now: datetime
+def _planned(  # which lesson, for whom, when
+    session: Session,
+    school_class: ClassRecord,
+    lesson: Lesson,
+    now: datetime,
+    group: frozenset[int] | None = None,
+    *,
+    next_day: bool = False,
 ) -> LessonRecord:
-    day = day_of(now, school.zone(session))
+    today = day_of(now, school.zone(session))
+    day = next_school_day(today) if next_day else today
     opened = lesson_codes.open_of(session, school_class.id, now - TAKEN_LATE)
     under_way = [one.lesson_id for one in opened if one.lesson_id]
-    return lessons.add(session, school_class.id, day, lesson, under_way)
+    return lessons.add(session, school_class.id, day, lesson, under_way, group)
+
+
+def next_school_day(day: date) -> date:
+    """The next of the days on which there is school.
+
+    >>> next_school_day(date(2026, 11, 27)).isoformat(), next_school_day(date(2026, 11, 30)).day
+    ('2026-11-30', 1)
+    """
+    following = day + timedelta(days=1)
+    return following if following.weekday() < SCHOOL_DAYS else next_school_day(following)
 
 
 def again(

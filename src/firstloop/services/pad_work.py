@@ -43,6 +43,7 @@ from firstloop.store.records import (
     LessonRecord,
     NewText,
     PromptRecord,
+    PupilRecord,
     is_judged_by,
 )
 from firstloop.store.set_aside import SetAsideRecord
@@ -89,20 +90,21 @@ class PadMoment:
 
 
 def moment(
-    session: Session, school_class: ClassRecord, who: InLesson, pupil_id: int | None
+    session: Session, school_class: ClassRecord, who: InLesson, pupil: PupilRecord | None
 ) -> PadMoment:
     """What the pad of a child is for now; it watches where nobody sits at it or there is no
     lesson."""
-    if who.code.lesson_id is None or pupil_id is None:
+    if who.code.lesson_id is None or pupil is None:
         return PadMoment(Doing.WATCH)
     kept = lessons.get(session, school_class.id, who.code.lesson_id)
     now = under_way_of(kept, school_class).now
     if now is None:
         return PadMoment(Doing.WATCH)
+    now = now.given(pupil.gets)
     if now.doing is Doing.CHOOSE:
-        mine = handed_in.of_child(session, kept.id, pupil_id)
+        mine = handed_in.of_child(session, kept.id, pupil.id)
         return PadMoment(now.doing, now, own=_to_choose(session, mine, now.stop))
-    written = handed_in.counts(session, kept.id, pupil_id) if now.tasks else {}
+    written = handed_in.counts(session, kept.id, pupil.id) if now.tasks else {}
     task = now.task_for(written)
     if task is None:
         return PadMoment(now.doing, now)
@@ -114,7 +116,7 @@ def moment(
         _asked_with(session, school_class.id, task),
         free=kept.lesson.prompt if task.kind is Kind.FREE else "",
         further=now.further if now.progress(written).is_enough else "",
-        reminder=_reminder(session, school_class.id, pupil_id, task, who.code.opened_at),
+        reminder=_reminder(session, school_class.id, pupil.id, task, who.code.opened_at),
     )
 
 
@@ -335,6 +337,11 @@ def _told(text: NewText, doubts: Collection[Code]) -> str:
     return told_here(findings, verdicts_of_answer(text.answer), doubts)
 
 
+def seated(school_class: ClassRecord, who: InLesson) -> PupilRecord | None:
+    """The child that sits at a pad, if it is of the class."""
+    return next((one for one in school_class.pupils if one.id == who.pad.pupil_id), None)
+
+
 def choose_best(record: Database, who: InLesson, sent_as: str, now: datetime) -> None:
     """A child chooses the best of its letters; raises NotInRecordError for another's."""
     pupil_id, lesson_id = who.pad.pupil_id, who.code.lesson_id
@@ -349,5 +356,6 @@ def prompt_now(
     session: Session, school_class: ClassRecord, who: InLesson, prompt_id: int
 ) -> PromptRecord | None:
     """What the pad's task is asked for with, if it is that."""
-    found = moment(session, school_class, who, who.pad.pupil_id).asked_with
+    pupil = seated(school_class, who)
+    found = moment(session, school_class, who, pupil).asked_with
     return found if found is not None and found.id == prompt_id else None

@@ -2,14 +2,14 @@
 written since."""
 
 from collections import defaultdict
-from collections.abc import Callable, Collection, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterator
 from datetime import date, timedelta
 
 from firstloop.core.progress.estimates import (
     ChildEstimates,
     LetterEstimate,
     estimates,
-    letter_estimates,
+    letters_of_all,
 )
 from firstloop.core.progress.evidence import Evidence, bounds, letter_key
 from firstloop.core.progress.following import follow
@@ -25,8 +25,8 @@ from firstloop.store.database import Database, Session
 from firstloop.store.progress_marks import Mark
 from firstloop.store.records import ClassRecord
 
-MARKED_EVERY = 14
-"""Days between marks that stay: a past day is no more than two weeks of letters from one."""
+MARKED_EVERY = 7
+"""Days between marks that stay: a past day is no more than a week of letters from one."""
 
 BEGINNING = date(1970, 1, 1)
 A_DAY = timedelta(days=1)
@@ -37,18 +37,12 @@ def stand(
 ) -> list[dict[int, tuple[LetterEstimate, ...]]]:
     """How the letters of each child of a class stand at the end of some days, the earliest first,
     by all that was written until then."""
-    marks, found = dict[int, Mark](), []
+    found = []
     for day in sorted(days):
-        marks = _followed(session, school_class.id, school_class.here, day, marks)
+        marks = _followed(session, school_class.id, school_class.here, day)
         moment = float((day - BEGINNING).days + 1)
-        found.append(
-            {
-                mark.pupil_id: letter_estimates(
-                    mark.held, mark.letters, range(len(mark.letters)), moment
-                )
-                for mark in marks.values()
-            }
-        )
+        stands = letters_of_all([(mark.held, mark.letters) for mark in marks.values()], moment)
+        found.append(dict(zip(marks, stands, strict=True)))
     return found
 
 
@@ -60,6 +54,18 @@ def children(session: Session, school_class: ClassRecord, day: date) -> dict[int
         mark.pupil_id: estimates(mark.held, mark.letters, range(len(mark.letters)), moment)
         for mark in marks.values()
     }
+
+
+def of_child(
+    session: Session, school_class: ClassRecord, pupil_id: int, day: date
+) -> ChildEstimates | None:
+    """How one child of a class stands at the end of a day, its habits too; None where it wrote
+    nothing."""
+    moment = float((day - BEGINNING).days + 1)
+    mark = _followed(session, school_class.id, [pupil_id], day).get(pupil_id)
+    if mark is None:
+        return None
+    return estimates(mark.held, mark.letters, range(len(mark.letters)), moment)
 
 
 def of_class(
@@ -124,17 +130,13 @@ def _days_to_mark(after: date, until: date) -> Iterator[date]:
         yield until
 
 
-def _followed(  # whose, until when, from what
-    session: Session,
-    class_id: int,
-    pupil_ids: Collection[int],
-    day: date,
-    before: Mapping[int, Mark] | None = None,
+def _followed(
+    session: Session, class_id: int, pupil_ids: Collection[int], day: date
 ) -> dict[int, Mark]:
-    """What is held of children of a class at the end of a day, from what was held on a day before,
-    else from their marks; nothing of who wrote nothing."""
+    """What is held of children of a class at the end of a day, from their newest marks before it;
+    nothing of who wrote nothing."""
     trust = finding_trust.of_class(session, class_id)
-    known = before or progress_marks.newest(session, class_id, day)
+    known = progress_marks.newest(session, class_id, day)
     by_day = defaultdict[date | None, list[int]](list)
     for pupil_id in sorted(pupil_ids):
         by_day[known[pupil_id].day if pupil_id in known else None].append(pupil_id)

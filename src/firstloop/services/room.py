@@ -126,7 +126,8 @@ def _child(  # noqa: PLR0917  # what is known of a child
     newest: tuple[Seen, ...],
     now: datetime,
 ) -> ChildNow:
-    progress = at.now.progress(counts) if at and at.now else NOTHING_TO_WRITE
+    now_for_it = at.now.given(pupil.gets) if at and at.now else None
+    progress = now_for_it.progress(counts) if now_for_it else NOTHING_TO_WRITE
     going = how_it_goes(
         [_wrote(one) for one in newest],
         now,

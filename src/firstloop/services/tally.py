@@ -35,7 +35,9 @@ def keep(
         day = day_of(now, school.zone(session))
         new = NewAttempt(
             pupil_id=pupil.id,
-            task=Task(letter, Kind.LETTER, pupil.handedness, pupil.stage or school_class.stage),
+            task=Task(
+                letter, Kind.LETTER, pupil.handedness, pupil.gets.stage or school_class.stage
+            ),
             source=Source.EYE,
             help=Help.COPY,
             style=school_class.style,

@@ -8,7 +8,12 @@ from datetime import date
 
 from firstloop.core.checking.texts.catalogue import DIMENSION_OF
 from firstloop.core.contract import Code, Dimension
-from firstloop.core.progress.estimates import FAILS_BELOW, HabitEstimate, LetterState
+from firstloop.core.progress.estimates import (
+    FAILS_BELOW,
+    ChildEstimates,
+    HabitEstimate,
+    LetterState,
+)
 from firstloop.core.progress.evidence import LetterKey, letter_key
 from firstloop.core.progress.habits import Strand
 from firstloop.core.progress.of_class import LetterOfChild, letters_of
@@ -43,22 +48,24 @@ def weaknesses(
     joins = school_class.hand.joins
     keys = {letter_key(letter, joins=joins): letter for letter in taught}
     for pupil_id, child in progress.children(session, school_class, day).items():
-        letters = {keys[k]: one for k, one in letters_of(child.letters).items() if k in keys}
-        for habit in child.habits:
-            shows_in = tuple(_shows_in(habit, letters, keys))
-            if _is_weak(habit, len(shows_in)):
-                yield Weakness(
-                    pupil_id,
-                    habit.strand,
-                    1.0 - habit.chance.p,
-                    shows_in,
-                    (habit.strand.dimension,),
-                )
-        for letter, stands in letters.items():
-            if stands.state is LetterState.NOT_YET:
-                weight = A_LETTER_WEIGHS * (1.0 - min(one.p for one in stands.chances.values()))
-                fails = (d for d, c in stands.chances.items() if c.p < FAILS_BELOW)
-                yield Weakness(pupil_id, letter, weight, (letter,), tuple(fails))
+        yield from weaknesses_of(pupil_id, child, keys)
+
+
+def weaknesses_of(
+    pupil_id: int, child: ChildEstimates, taught: Mapping[LetterKey, str]
+) -> Iterator[Weakness]:
+    """What one child is weak in: strands, then taught letters."""
+    letters = {taught[k]: one for k, one in letters_of(child.letters).items() if k in taught}
+    for habit in child.habits:
+        shows_in = tuple(_shows_in(habit, letters, taught))
+        if _is_weak(habit, len(shows_in)):
+            weight, dimension = 1.0 - habit.chance.p, habit.strand.dimension
+            yield Weakness(pupil_id, habit.strand, weight, shows_in, (dimension,))
+    for letter, stands in letters.items():
+        if stands.state is LetterState.NOT_YET:
+            weight = A_LETTER_WEIGHS * (1.0 - min(one.p for one in stands.chances.values()))
+            fails = (d for d, c in stands.chances.items() if c.p < FAILS_BELOW)
+            yield Weakness(pupil_id, letter, weight, (letter,), tuple(fails))
 
 
 def letters_in(weak: Collection[Weakness]) -> tuple[str, ...]:

@@ -32,13 +32,14 @@ from firstloop.store.pupils import Pupil
 NO_PLACE = -1
 """Of a stroke or move that is not known."""
 
-_HER_WORD = and_(Judgement.attempt_id == Attempt.id, Judgement.counts)
-_HELD = [
+HER_WORD = and_(Judgement.attempt_id == Attempt.id, Judgement.counts)
+HELD = [
     case((Judgement.set_aside, Verdict.UNSEEN.value), else_=func.coalesce(hers, checkers))
     for hers, checkers in (
         (getattr(Judgement, dimension), getattr(Attempt, dimension)) for dimension in DIMENSIONS
     )
 ]
+"""What is held of an attempt in each dimension, joined with her word on it."""
 _WRITTEN = (
     select(
         Attempt.id,
@@ -48,15 +49,15 @@ _WRITTEN = (
         func.julianday(Attempt.written_at),
         Attempt.help,
         Judgement.id,
-        *_HELD,
+        *HELD,
     )
     .join(JudgedHand, JudgedHand.id == Attempt.hand_id)
-    .outerjoin(Judgement, _HER_WORD)
+    .outerjoin(Judgement, HER_WORD)
 )
 _FAULTS = (
     select(Attempt.id, FindingRow.code, FindingRow.stroke, FindingRow.move)
     .join(FindingRow, FindingRow.attempt_id == Attempt.id)
-    .outerjoin(Judgement, _HER_WORD)
+    .outerjoin(Judgement, HER_WORD)
     .outerjoin(
         JudgedFinding,
         and_(
@@ -69,7 +70,7 @@ _FAULTS = (
 )
 _MISSED = (
     select(Attempt.id, JudgedFinding.code, literal(NO_PLACE), literal(NO_PLACE))
-    .join(Judgement, _HER_WORD)
+    .join(Judgement, HER_WORD)
     .join(JudgedFinding, JudgedFinding.judgement_id == Judgement.id)
     .where(JudgedFinding.said == OnFinding.MISSED.value)
 )
@@ -82,18 +83,18 @@ _SEEN = {verdict.value: int(seen) for verdict, seen in SEEN_OF.items()}
 
 
 class _Written(NamedTuple):
-    """A row of what was written; `her_word` is the id of the word on it that counts."""
+    """What was written, as columns; `her_word` is the id of the word on it that counts."""
 
-    id: int
-    pupil_id: int
-    glyph: str
-    style: str
-    julian_day: float
-    help: str
-    her_word: int | None
-    direction: str
-    size: str
-    shape: str
+    id: Sequence[int] = ()
+    pupil_id: Sequence[int] = ()
+    glyph: Sequence[str] = ()
+    style: Sequence[str] = ()
+    julian_day: Sequence[float] = ()
+    help: Sequence[str] = ()
+    her_word: Sequence[int | None] = ()
+    direction: Sequence[str] = ()
+    size: Sequence[str] = ()
+    shape: Sequence[str] = ()
 
 
 def of_children(  # noqa: PLR0917  # whose evidence, of which days, and how far it is trusted
@@ -113,60 +114,70 @@ def of_children(  # noqa: PLR0917  # whose evidence, of which days, and how far 
     ]
     if after is not None:
         asked.append(Attempt.day > after)
-    written = [_Written(*row) for row in session.execute(_WRITTEN.where(*asked))]
-    faults = [*session.execute(_FAULTS.where(*asked)), *session.execute(_MISSED.where(*asked))]
+    connection = session.connection()
+    rows = connection.execute(_WRITTEN.where(*asked)).all()
+    written = _Written(*zip(*rows, strict=True))
+    faults = [
+        *connection.execute(_FAULTS.where(*asked)),
+        *connection.execute(_MISSED.where(*asked)),
+    ]
     return _evidence(written, faults, trust)
 
 
 def _evidence(
-    written: Sequence[_Written],
+    written: _Written,
     faults: Sequence[Row[int, str, int, int]],
     trust: Mapping[Code, Spoken],
 ) -> Evidence:
-    keys = [letter_key(row.glyph, joins=joins_in(row.style)) for row in written]
-    pupils = tuple(sorted({row.pupil_id for row in written}))
-    letters = tuple(sorted(set(keys)))
+    # Few kinds of letters, many of each: what a kind is, is asked once.
+    kinds = [*zip(written.glyph, written.style, strict=True)]
+    key_of = {kind: letter_key(kind[0], joins=joins_in(kind[1])) for kind in set(kinds)}
+    pupils = tuple(sorted(set(written.pupil_id)))
+    letters = tuple(sorted(set(key_of.values())))
     pupil_at = {name: place for place, name in enumerate(pupils)}
-    letter_at = {name: place for place, name in enumerate(letters)}
-    seen = [[_SEEN[row.direction], _SEEN[row.size], _SEEN[row.shape]] for row in written]
+    letter_at = {kind: letters.index(key) for kind, key in key_of.items()}
+    seen = [
+        [_SEEN[said] for said in column]
+        for column in (written.direction, written.size, written.shape)
+    ]
     blamed, doubt = _of_findings(written, faults, trust)
     return Evidence(
         pupils=pupils,
         letters=letters,
-        pupil=np.array([pupil_at[row.pupil_id] for row in written], np.intp),
-        letter=np.array([letter_at[key] for key in keys], np.intp),
-        days=np.array([row.julian_day - BEGINNING for row in written]),
-        help=np.array([_HELP_NUMBERS[row.help] for row in written], np.int8),
-        judged=np.array([row.her_word is not None for row in written], np.bool_),
-        seen=np.array(seen, np.int8).reshape(len(written), len(DIMENSIONS)),
+        pupil=np.array([pupil_at[one] for one in written.pupil_id], np.intp),
+        letter=np.array([letter_at[kind] for kind in kinds], np.intp),
+        days=np.array(written.julian_day, np.float64) - BEGINNING,
+        help=np.array([_HELP_NUMBERS[one] for one in written.help], np.int8),
+        judged=np.array([one is not None for one in written.her_word], np.bool_),
+        seen=np.array(seen, np.int8).T.reshape(len(kinds), len(DIMENSIONS)),
         blamed=blamed,
         doubt=doubt,
     )
 
 
 def _of_findings(
-    written: Sequence[_Written],
+    written: _Written,
     faults: Sequence[Row[int, str, int, int]],
     trust: Mapping[Code, Spoken],
 ) -> tuple[npt.NDArray[np.uint64], npt.NDArray[np.float64]]:
     """The strands that the findings of each attempt name, and how likely each dimension's fault is
     none: as likely as all of its findings are not so. The teacher's word is not doubted."""
-    at = {row.id: place for place, row in enumerate(written)}
-    blamed = np.zeros(len(written), np.uint64)
-    doubt = np.ones((len(written), len(DIMENSIONS)))
+    at = {attempt_id: place for place, attempt_id in enumerate(written.id)}
+    blamed = np.zeros(len(at), np.uint64)
+    doubt = np.ones((len(at), len(DIMENSIONS)))
     has_findings = np.zeros(doubt.shape, np.bool_)
     for attempt_id, kept_code, stroke, move in faults:
         code, place = upgrades.code(kept_code), at[attempt_id]
         if code is None:
             continue
-        row = written[place]
-        named = move_named(scripts_in(row.style).get(row.glyph), stroke, move)
+        script = scripts_in(written.style[place]).get(written.glyph[place])
+        named = move_named(script, stroke, move)
         blamed[place] |= np.uint64(blamed_by(code, named))
         column = DIMENSIONS.index(DIMENSION_OF[code])
         has_findings[place, column] = True
         doubt[place, column] *= doubt_of(code, trust)
     doubt[~has_findings] = 0.0
-    doubt[[row.her_word is not None for row in written]] = 0.0
+    doubt[[one is not None for one in written.her_word]] = 0.0
     return blamed, doubt
 
 

@@ -4,11 +4,11 @@ import json
 from collections.abc import Iterable
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, column, insert, select, table
+from sqlalchemy import JSON, ForeignKey, Text, column, insert, select, table, type_coerce
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.evidence.ink import Ink
-from firstloop.formats.ink_json import ink_from, strokes_of
+from firstloop.formats.ink_json import ink_in, strokes_of
 from firstloop.store.base import Base
 
 
@@ -46,5 +46,6 @@ def add_many(session: Session, inks: Iterable[tuple[int, Ink]]) -> None:
 
 def of(session: Session, attempt_ids: Iterable[int]) -> dict[int, Ink]:
     """The ink of attempts that the caller has found in the class, as far as there is any."""
-    rows = select(AttemptInk).where(AttemptInk.attempt_id.in_(list(attempt_ids)))
-    return {row.attempt_id: ink_from(row.strokes) for row in session.scalars(rows)}
+    strokes = type_coerce(AttemptInk.strokes, Text)
+    rows = select(AttemptInk.attempt_id, strokes).where(AttemptInk.attempt_id.in_([*attempt_ids]))
+    return {attempt_id: ink_in(text) for attempt_id, text in session.execute(rows)}

@@ -8,7 +8,7 @@ from typing import Any
 
 import cattrs
 from cattrs.preconf.json import make_converter
-from sqlalchemy import JSON, ForeignKey, Index, Text, bindparam, delete, select, type_coerce
+from sqlalchemy import JSON, ForeignKey, Index, Text, bindparam, select, type_coerce
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.evidence.ink import Ink
@@ -27,7 +27,8 @@ AT = "/"
 
 class LessonRow(Base):
     """A lesson: what was planned, at which step the board is (of a step that comes round, with
-    which letter), when it was given, if it was; what is written on the board, by place."""
+    which letter), when it was given, if it was; what is written on the board, by place; the
+    children of a group, by their ids, where it is not the whole class's."""
 
     __tablename__ = "lesson"
     __table_args__ = (Index("ix_lesson_class_id_day", "class_id", "day"),)
@@ -40,6 +41,7 @@ class LessonRow(Base):
     part: Mapped[str | None]
     given_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
     written: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}", deferred=True)
+    group: Mapped[list[int] | None] = mapped_column(JSON(none_as_null=True))
 
 
 # Every request of a pad reads its lesson: past the mapper, its plan as the text that it is.
@@ -51,23 +53,30 @@ _ONE = select(
     LessonRow.step,
     LessonRow.part,
     LessonRow.given_at,
+    LessonRow.group,
 ).where(LessonRow.id == bindparam("lesson_id"))
 
 
-def add(
-    session: Session, class_id: int, day: date, lesson: Lesson, under_way: Collection[int] = ()
+def add(  # noqa: PLR0917  # what is known of a lesson
+    session: Session,
+    class_id: int,
+    day: date,
+    lesson: Lesson,
+    under_way: Collection[int] = (),
+    group: Collection[int] | None = None,
 ) -> LessonRecord:
-    """Keeps a lesson for a day, in place of one that was planned for it, not given and is not under
-    way."""
-    session.execute(
-        delete(LessonRow).where(
-            LessonRow.class_id == class_id,
-            LessonRow.day == day,
-            LessonRow.given_at.is_(None),
-            LessonRow.id.not_in(under_way),
-        )
+    """Keeps a lesson for a day: the class's in place of one of the class that was planned for it,
+    not given and is not under way; a group's in place of such of which one of its children is."""
+    for one in between(session, class_id, day, day):
+        if one.given_at is None and one.id not in under_way and _same(one.group, group):
+            remove(session, class_id, one.id)
+    row = LessonRow(
+        class_id=class_id,
+        day=day,
+        plan=_kept(lesson),
+        written={},
+        group=None if group is None else sorted(group),
     )
-    row = LessonRow(class_id=class_id, day=day, plan=_kept(lesson), written={})
     session.add(row)
     session.flush()
     return _record(row)
@@ -79,7 +88,13 @@ def get(session: Session, class_id: int, lesson_id: int) -> LessonRecord:
     if row is None or row.class_id != class_id:
         raise _not_there(lesson_id)
     return LessonRecord(
-        row.id, row.day, _lesson_from(row.plan), _step(row.step), row.part, row.given_at
+        row.id,
+        row.day,
+        _lesson_from(row.plan),
+        _step(row.step),
+        row.part,
+        row.given_at,
+        _group(row.group),
     )
 
 
@@ -213,4 +228,16 @@ def _record(row: LessonRow) -> LessonRecord:
         at=_step(row.step),
         part=row.part,
         given_at=row.given_at,
+        group=_group(row.group),
     )
+
+
+def _group(pupil_ids: list[int] | None) -> frozenset[int] | None:
+    return None if pupil_ids is None else frozenset(pupil_ids)
+
+
+def _same(one: frozenset[int] | None, other: Collection[int] | None) -> bool:
+    """Whether the one lesson is in the other's place: of the class both, or of a same child."""
+    if one is None or other is None:
+        return one is None and other is None
+    return not one.isdisjoint(other)

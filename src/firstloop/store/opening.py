@@ -60,6 +60,16 @@ def begin_writing(connection: Connection) -> None:
     connection.exec_driver_sql("BEGIN IMMEDIATE")
 
 
+def make_at(path: Path, version: str) -> None:
+    """Makes a new record as it was in an earlier version; nobody else may know of its place."""
+    _migrate(path, version)
+
+
+def bring_up_to_date(path: Path) -> None:
+    """Brings a record up to date that nobody else knows of."""
+    _migrate(path)
+
+
 def _make(path: Path) -> None:
     """A new record is made beside its place and put there whole; who comes second finds it."""
     making = path.with_name(f".{path.name}.{os.getpid()}")
@@ -85,8 +95,8 @@ def _bring_up_to_date(path: Path, kept: copies.Copy) -> None:
         ) from error
 
 
-def _migrate(path: Path) -> None:
-    """Brings the record up to date, wholly or not at all.
+def _migrate(path: Path, version: str = "head") -> None:
+    """Brings the record to a version, wholly or not at all.
 
     Foreign keys are off meanwhile: SQLite alters a table by making it anew, and dropping the old
     one would delete all that hangs on it.
@@ -100,8 +110,9 @@ def _migrate(path: Path) -> None:
     config.set_main_option("script_location", str(MIGRATIONS))
     with engine.begin() as connection:
         config.attributes["connection"] = connection
-        command.upgrade(config, "head")
-        school.settle(connection)
+        command.upgrade(config, version)
+        if version == "head":
+            school.settle(connection)
         connection.exec_driver_sql(f"PRAGMA application_id = {APPLICATION_ID}")
     engine.dispose()
 

@@ -11,9 +11,9 @@ from dataclasses import dataclass
 from datetime import date
 
 import numpy as np
-from sqlalchemy import ForeignKey, LargeBinary, bindparam, delete, func, select
+from sqlalchemy import ForeignKey, LargeBinary, ScalarSelect, bindparam, delete, select
 from sqlalchemy.dialects.sqlite import insert
-from sqlalchemy.orm import Mapped, Session, mapped_column
+from sqlalchemy.orm import Mapped, Session, aliased, mapped_column
 
 from firstloop.core.progress.evidence import LetterKey
 from firstloop.core.progress.model import MODEL_VERSION, Held, held_from, kept_parts
@@ -53,24 +53,10 @@ _FORGET = delete(ProgressMark).where(
 
 def newest(session: Session, class_id: int, until: date) -> dict[int, Mark]:
     """The newest mark of each child of a class until a day, where there is one."""
-    of_class = select(Pupil.id).where(Pupil.class_id == class_id)
-    days = (
-        select(ProgressMark.pupil_id, func.max(ProgressMark.day).label("day"))
-        .where(
-            ProgressMark.pupil_id.in_(of_class),
-            ProgressMark.day <= until,
-            ProgressMark.model == MODEL_VERSION,
-        )
-        .group_by(ProgressMark.pupil_id)
-        .subquery()
-    )
     rows = session.execute(
-        select(
-            ProgressMark.pupil_id, ProgressMark.day, ProgressMark.letters, ProgressMark.held
-        ).join(
-            days,
-            (ProgressMark.pupil_id == days.c.pupil_id) & (ProgressMark.day == days.c.day),
-        )
+        select(ProgressMark.pupil_id, ProgressMark.day, ProgressMark.letters, ProgressMark.held)
+        .join(Pupil, Pupil.id == ProgressMark.pupil_id)
+        .where(Pupil.class_id == class_id, ProgressMark.day == _newest_day(until))
     )
     return {
         pupil_id: Mark(pupil_id, day, letters, _held(letters, held))
@@ -81,17 +67,22 @@ def newest(session: Session, class_id: int, until: date) -> dict[int, Mark]:
 
 def newest_days(session: Session, class_id: int, until: date) -> dict[int, date]:
     """The day of the newest mark of each child of a class until a day."""
-    rows = session.execute(
-        select(ProgressMark.pupil_id, func.max(ProgressMark.day))
-        .join(Pupil, Pupil.id == ProgressMark.pupil_id)
-        .where(
-            Pupil.class_id == class_id,
-            ProgressMark.day <= until,
-            ProgressMark.model == MODEL_VERSION,
-        )
-        .group_by(ProgressMark.pupil_id)
+    rows = select(Pupil.id, _newest_day(until)).where(Pupil.class_id == class_id)
+    return {pupil_id: day for pupil_id, day in session.execute(rows) if day is not None}
+
+
+def _newest_day(until: date) -> ScalarSelect[date]:
+    """The day of a child's newest mark: the first that is come by from the end of its own, without
+    a look at all of them."""
+    mark = aliased(ProgressMark)
+    return (
+        select(mark.day)
+        .where(mark.pupil_id == Pupil.id, mark.day <= until, mark.model == MODEL_VERSION)
+        .order_by(mark.day.desc())
+        .limit(1)
+        .correlate(Pupil)
+        .scalar_subquery()
     )
-    return {pupil_id: day for pupil_id, day in rows}  # noqa: C416  # rows are no pairs to mypy
 
 
 def keep(session: Session, class_id: int, marks: Iterable[Mark]) -> None:

@@ -3,21 +3,22 @@
 from datetime import date
 from typing import Any
 
-from sqlalchemy import CheckConstraint, ForeignKey, Row, UniqueConstraint, bindparam
+from sqlalchemy import JSON, CheckConstraint, ForeignKey, Row, UniqueConstraint, bindparam
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError, LooksAlikeError
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.names import key_of, look_alike
+from firstloop.core.teaching.gets import Gets, LineSize, Side
 from firstloop.core.teaching.roster import Presence
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PupilRecord
 
 
 class Pupil(Base):
-    """A child. Deleting one deletes all that they wrote. A null stage is the class's; `since` is
-    the day they were put apart or left."""
+    """A child. Deleting one deletes all that they wrote. `gets` is what is otherwise than for the
+    class, in words; a null stage is the class's; `since` is the day they were put apart or left."""
 
     __tablename__ = "pupil"
     __table_args__ = (
@@ -31,6 +32,7 @@ class Pupil(Base):
     name: Mapped[str]
     handedness: Mapped[str]
     stage: Mapped[str | None]
+    gets: Mapped[dict[str, Any]] = mapped_column(JSON, server_default="{}")
     tile: Mapped[str | None]
     presence: Mapped[str] = mapped_column(server_default=Presence.HERE.value)
     since: Mapped[date | None]
@@ -154,10 +156,16 @@ def move(session: Session, class_id: int, pupil_id: int, to_class_id: int) -> No
     session.flush()
 
 
-def set_stage(session: Session, class_id: int, pupil_id: int, stage: Stage | None) -> PupilRecord:
-    """Sets a child's own stage, or with None the class's again; raises NotInRecordError."""
+def set_gets(session: Session, class_id: int, pupil_id: int, gets: Gets) -> PupilRecord:
+    """Sets what a child gets otherwise than its class; raises NotInRecordError."""
     row = _row(session, class_id, pupil_id)
-    row.stage = stage
+    row.stage = gets.stage
+    row.gets = {
+        "lines": gets.lines.value,
+        "fewer": gets.fewer,
+        "more_help": gets.more_help,
+        "model_side": gets.model_side,
+    }
     session.flush()
     return record_of(row)
 
@@ -170,15 +178,26 @@ def remove(session: Session, class_id: int, pupil_id: int) -> None:
 
 def record_of(row: Pupil | Row[Any]) -> PupilRecord:
     """A row as what leaves the store."""
-    stage = None if row.stage is None else Stage(row.stage)
     return PupilRecord(
         row.id,
         row.name,
         Handedness(row.handedness),
-        stage,
+        _gets(row),
         row.tile,
         Presence(row.presence),
         row.since,
+    )
+
+
+def _gets(row: Pupil | Row[Any]) -> Gets:
+    """What a child gets as the record keeps it; what is not there is as for the class."""
+    side = row.gets.get("model_side")
+    return Gets(
+        lines=LineSize(row.gets.get("lines", LineSize.AS_CLASS)),
+        fewer=row.gets.get("fewer", False),
+        more_help=row.gets.get("more_help", False),
+        model_side=None if side is None else Side(side),
+        stage=None if row.stage is None else Stage(row.stage),
     )
 
 

@@ -21,7 +21,9 @@ from firstloop.core.letters.phrases import Wording
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.staff import Role
+from firstloop.core.teaching.care import Care
 from firstloop.core.teaching.customs import Customs
+from firstloop.core.teaching.gets import AS_THE_CLASS, Gets
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.steps import StepKind
@@ -68,13 +70,13 @@ class HerClass:
 
 @dataclass(frozen=True, slots=True)
 class PupilRecord:
-    """A child, as little as is needed: what to call them, the hand they write with, their stage
-    where it is not the class's, their picture, and whether they are here, since when if not."""
+    """A child, as little as is needed: what to call them, the hand they write with, what they get
+    otherwise than the class, their picture, and whether they are here, since when if not."""
 
     id: int
     name: str
     handedness: Handedness
-    stage: Stage | None
+    gets: Gets = AS_THE_CLASS
     tile: str | None = None
     presence: Presence = Presence.HERE
     since: date | None = None
@@ -114,7 +116,8 @@ class ClassRecord:
 @dataclass(frozen=True, slots=True)
 class LessonRecord:
     """A lesson of a day, at which of its steps the board is, with which letter where the step comes
-    round, and when it was given, if it was."""
+    round, and when it was given, if it was; the children of a group's lesson (None: it is the
+    class's)."""
 
     id: int
     day: date
@@ -122,6 +125,28 @@ class LessonRecord:
     at: StepKind | None
     part: str | None
     given_at: datetime | None
+    group: frozenset[int] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class FlagRecord:
+    """What a teacher saw in a child, since when, when she looks again, and the day on which it was
+    over."""
+
+    id: int
+    kind: Care
+    since: date
+    look_again: date
+    done: date | None
+
+
+@dataclass(frozen=True, slots=True)
+class NoteRecord:
+    """What a teacher noted of a child on a day."""
+
+    id: int
+    day: date
+    text: str
 
 
 @dataclass(frozen=True, slots=True)

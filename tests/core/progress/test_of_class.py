@@ -30,8 +30,11 @@ def test_the_share_counts_children_not_dimensions_however_little_is_known() -> N
     assert stands.shaky == 0.75
 
 
-def test_a_letter_stands_as_its_weakest_dimension_of_those_that_are_known() -> None:
-    assert letter(SURE, THIN).state is LetterState.SECURE
+def test_a_letter_stands_as_its_weakest_dimension_and_is_not_secure_where_one_is_hardly_known() -> (
+    None
+):
+    assert letter(SURE, THIN).state is LetterState.UNKNOWN
+    assert letter(FAILS, THIN).state is LetterState.NOT_YET
     assert letter(SURE, FAILS).state is LetterState.NOT_YET
     assert letter(SURE, FAILS).pause_days == 1
     assert letter().state is LetterState.UNKNOWN

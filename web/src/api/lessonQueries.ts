@@ -10,6 +10,7 @@ import type {
   paths,
   StepKind,
   PlaceToWatch,
+  TodayOut,
 } from "./schema";
 
 /** What a teacher does to a lesson, one thing at a time. */
@@ -51,6 +52,21 @@ export function useLesson(id: number) {
   );
 }
 
+/** How a lesson's sheet is to be. */
+export type SheetAsked = NonNullable<
+  paths["/api/plan/lessons/{lesson_id}/sheet"]["get"]["parameters"]["query"]
+>;
+
+/** What the sheet of a lesson comes to; the last stays until the next is there. */
+export function useSheet(lesson_id: number, query: SheetAsked) {
+  return $api.useQuery(
+    "get",
+    "/api/plan/lessons/{lesson_id}/sheet",
+    { params: { path: { lesson_id }, query } },
+    { placeholderData: keepPreviousData },
+  );
+}
+
 /** Earlier lessons, the newest first. */
 export const useEarlier = () => $api.useQuery("get", "/api/plan/lessons", {});
 
@@ -88,6 +104,7 @@ function useTodayChanged() {
       Promise.all([
         queries.invalidateQueries({ queryKey: todayQuery.queryKey }),
         queries.invalidateQueries({ queryKey: ["get", "/api/plan/lessons/proposal"] }),
+        queries.invalidateQueries({ queryKey: ["get", "/api/grow/groups"] }),
       ]),
   };
 }
@@ -107,7 +124,15 @@ export function useChangeLesson(id: number) {
   const sending = $api.useMutation("post", "/api/plan/lessons/{lesson_id}/changes", {
     scope: { id: `lesson ${String(id)}` }, // one after another, in the order they were made
     onSuccess: (lesson: LessonOut) => {
-      queries.setQueryData(todayQuery.queryKey, (today) => today && { ...today, lesson });
+      queries.setQueryData(
+        todayQuery.queryKey,
+        (today: TodayOut | undefined) =>
+          today && {
+            ...today,
+            lesson: lesson.group ? today.lesson : lesson,
+            of_groups: today.of_groups.map((one) => (one.id === lesson.id ? lesson : one)),
+          },
+      );
     },
   });
   const change = (body: LessonChange) => {

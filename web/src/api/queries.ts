@@ -92,13 +92,6 @@ export function useSetStage() {
   });
 }
 
-export function useSetPupilStage() {
-  const queries = useQueryClient();
-  return $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/stage", {
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["get", "/api/grow/map"] }),
-  });
-}
-
 export function useStyle() {
   return $api.useQuery("get", "/api/plan/style", {}, FOR_GOOD);
 }

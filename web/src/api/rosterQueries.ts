@@ -2,7 +2,7 @@
 import { keepPreviousData, useQueryClient } from "@tanstack/react-query";
 
 import { $api, exact } from "./client";
-import type { ChoicesOut } from "./schema";
+import type { ChoicesOut, InCopiesOut } from "./schema";
 
 /** What a first class is chosen from. */
 export function useChoices() {
@@ -54,8 +54,15 @@ export const useGiveTiles = () => $api.useMutation("post", "/api/classroom/tiles
 export const useMovePupil = () =>
   $api.useMutation("put", "/api/classroom/pupils/{pupil_id}/class", useAllAnew());
 
-export function useForgetPupil() {
-  return $api.useMutation("delete", "/api/classroom/pupils/{pupil_id}", useAllAnew());
+/** Who shows the child shows something else before all is fetched anew: it is there no more. */
+export function useForgetPupil(onGone?: (left: InCopiesOut) => void) {
+  const { onSuccess } = useAllAnew();
+  return $api.useMutation("delete", "/api/classroom/pupils/{pupil_id}", {
+    onSuccess: (left) => {
+      onGone?.(left);
+      return onSuccess();
+    },
+  });
 }
 
 export function useRenewCopies() {

@@ -367,26 +367,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/classroom/pupils/{pupil_id}/stage": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Put Pupil Stage
-         * @description Sets a child's own stage.
-         */
-        put: operations["put_pupil_stage"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/classroom/new-year": {
         parameters: {
             query?: never;
@@ -588,6 +568,26 @@ export interface paths {
          * @description Gives a child a picture, or takes it away.
          */
         put: operations["put_tile"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classroom/pupils/{pupil_id}/gets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Gets
+         * @description Sets what a child gets otherwise than its class, on the board, on pads and on paper.
+         */
+        put: operations["put_gets"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1158,8 +1158,30 @@ export interface paths {
         /**
          * Get Map
          * @description How the letters of a class stand at the end of a day; today's where none is asked for.
+         *     `alone`: without who moved and what most have in common, while a day is still looked for;
+         *     `words`: with how letters do in words.
          */
         get: operations["get_map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/summary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Summary
+         * @description How the letters of the class stand today, as CSV; by name, in no order of merit.
+         */
+        get: operations["get_summary"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1202,6 +1224,196 @@ export interface paths {
          * @description Keeps two children apart, or no longer; the groups that follow.
          */
         put: operations["put_apart"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Care
+         * @description Her flags and notes on a child; raises NotHersError for who helps.
+         */
+        get: operations["get_care"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get All Care
+         * @description Whose flags are to be looked at again by today; of who helps, nobody's.
+         */
+        get: operations["get_all_care"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}/care/flags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Flag
+         * @description Sets a flag, to be looked at again in two weeks.
+         */
+        post: operations["post_flag"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/care/flags/{flag_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Flag
+         * @description Says when a flag is looked at again, and whether it is over.
+         */
+        put: operations["put_flag"];
+        post?: never;
+        /**
+         * Delete Flag
+         * @description Deletes a flag, for good.
+         */
+        delete: operations["delete_flag"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}/care/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Note
+         * @description Notes something of today.
+         */
+        post: operations["post_note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/care/notes/{note_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Note
+         * @description Puts a note in other words.
+         */
+        put: operations["put_note"];
+        post?: never;
+        /**
+         * Delete Note
+         * @description Deletes a note, for good.
+         */
+        delete: operations["delete_note"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Child Page
+         * @description How a child's letters stand, each one's story, its habits, how large it writes.
+         */
+        get: operations["get_child_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Report
+         * @description What a family or the next teacher is told, on one page: only what is included. Her notes and
+         *     flags only she can tell.
+         */
+        get: operations["get_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grow/children/{pupil_id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Archive
+         * @description All of a child in one file: the record's rows, each letter as ink, the report; her flags only
+         *     if they are ticked.
+         */
+        get: operations["get_archive"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1919,7 +2131,8 @@ export interface paths {
         put?: never;
         /**
          * Post Lesson
-         * @description Plans today's lesson, in place of one that was planned and not given.
+         * @description Plans a lesson, in place of one of that day that was planned and not given: the class's, or a
+         *     group's in place of those of its children.
          */
         post: operations["post_lesson"];
         delete?: never;
@@ -2067,6 +2280,66 @@ export interface paths {
          * @description Plans today's lesson as an earlier one was.
          */
         post: operations["give_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheet
+         * @description What the sheet of a lesson comes to.
+         */
+        get: operations["get_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}/sheet/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheet Pdf
+         * @description All of it, to be printed.
+         */
+        get: operations["get_sheet_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/lessons/{lesson_id}/sheet/pages/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheet Page
+         * @description A page of it as it is printed, as SVG.
+         */
+        get: operations["get_sheet_page"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2420,6 +2693,26 @@ export interface paths {
          * @description Makes an account for a colleague, who changes the password when she first signs in.
          */
         post: operations["post_colleague"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get School Map
+         * @description How letters and movements stand in the classes that she teaches or helps in.
+         */
+        get: operations["get_school_map"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2889,6 +3182,38 @@ export interface components {
             best: boolean;
         };
         /**
+         * Care
+         * @description What can be seen.
+         * @enum {string}
+         */
+        Care: "hurts" | "tires" | "presses" | "shakes" | "avoids" | "stands_still";
+        /**
+         * CareKindOut
+         * @description Something that can be seen in a child: what it is called, what is to be done at once, and if
+         *     it stays.
+         */
+        CareKindOut: {
+            kind: components["schemas"]["Care"];
+            /** Name */
+            name: string;
+            /** Now */
+            now: string;
+            /** If It Stays */
+            if_it_stays: string;
+        };
+        /**
+         * CareOut
+         * @description All that she saw in a child and noted of it; and what can be seen.
+         */
+        CareOut: {
+            /** Kinds */
+            kinds: components["schemas"]["CareKindOut"][];
+            /** Flags */
+            flags: components["schemas"]["FlagOut"][];
+            /** Notes */
+            notes: components["schemas"]["NoteOut"][];
+        };
+        /**
          * ChainOut
          * @description Words that change one sound at a time; none where there is no such chain.
          */
@@ -2926,6 +3251,33 @@ export interface components {
             enough: number | null;
             /** Newest */
             newest: components["schemas"]["WorkTold"][];
+        };
+        /**
+         * ChildPageOut
+         * @description A child's page: families hold those letters that are known of it, in the order of
+         *     `letters`.
+         */
+        ChildPageOut: {
+            pupil: components["schemas"]["PupilOut"];
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Since */
+            since: string | null;
+            /** Families */
+            families: components["schemas"]["MapFamily"][];
+            /** Letters */
+            letters: components["schemas"]["LetterOfTheChild"][];
+            /** Habits */
+            habits: components["schemas"]["HabitOfTheChild"][];
+            /** Lines */
+            lines: components["schemas"]["RulingLine"][];
+            /** Part Lines */
+            part_lines: components["schemas"]["PartLine"][];
+            /** Weeks */
+            weeks: components["schemas"]["WeekOut"][];
         };
         /**
          * ChildrenIn
@@ -2999,6 +3351,23 @@ export interface components {
             pupils: components["schemas"]["PupilOut"][];
             /** Helps */
             helps: boolean;
+        };
+        /**
+         * ClassSharesOut
+         * @description A class, and how each letter and each habit of the map stands in it; null where that is known
+         *     of too few children.
+         */
+        ClassSharesOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Children */
+            children: number;
+            /** Letters */
+            letters: (components["schemas"]["SharesOut"] | null)[];
+            /** Habits */
+            habits: (components["schemas"]["SharesOut"] | null)[];
         };
         /**
          * ClassesOut
@@ -3465,6 +3834,53 @@ export interface components {
             ended: boolean;
         };
         /**
+         * FlagChange
+         * @description When she looks again, and whether it is over.
+         */
+        FlagChange: {
+            /**
+             * Look Again
+             * Format: date
+             */
+            look_again: string;
+            /**
+             * Is Over
+             * @default false
+             */
+            is_over: boolean;
+        };
+        /**
+         * FlagIn
+         * @description What she sees.
+         */
+        FlagIn: {
+            kind: components["schemas"]["Care"];
+        };
+        /**
+         * FlagOut
+         * @description What she saw, since when; the day on which she looks again, and whether that has come; the
+         *     day on which it was over.
+         */
+        FlagOut: {
+            /** Id */
+            id: number;
+            kind: components["schemas"]["Care"];
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Look Again
+             * Format: date
+             */
+            look_again: string;
+            /** Is Due */
+            is_due: boolean;
+            /** Done */
+            done: string | null;
+        };
+        /**
          * FollowIn
          * @description The scheme that the class is taught by.
          */
@@ -3488,6 +3904,41 @@ export interface components {
             /** Own */
             own: boolean;
             drawing: components["schemas"]["LetterDrawing"];
+        };
+        /**
+         * GetsIn
+         * @description What a child gets; what is left out is as for the class.
+         */
+        GetsIn: {
+            /** @default as_class */
+            lines: components["schemas"]["LineSize"];
+            /**
+             * Fewer
+             * @default false
+             */
+            fewer: boolean;
+            /**
+             * More Help
+             * @default false
+             */
+            more_help: boolean;
+            model_side?: components["schemas"]["Side"] | null;
+            stage?: components["schemas"]["Stage"] | null;
+        };
+        /**
+         * GetsOut
+         * @description What a child gets otherwise than its class. `model_on` is where its model stands: as it is
+         *     said, or where its hand does not cover it.
+         */
+        GetsOut: {
+            lines: components["schemas"]["LineSize"];
+            /** Fewer */
+            fewer: boolean;
+            /** More Help */
+            more_help: boolean;
+            model_side: components["schemas"]["Side"] | null;
+            model_on: components["schemas"]["Side"];
+            stage: components["schemas"]["Stage"] | null;
         };
         /**
          * Going
@@ -3516,11 +3967,13 @@ export interface components {
             minutes: number;
             shape: components["schemas"]["Shape"];
             habit: components["schemas"]["Code"] | null;
+            /** Group */
+            group: number[];
         };
         /**
          * GroupOut
          * @description Children who practise one thing together: a movement by name, in which dimension; or a letter
-         *     (null).
+         *     (null); the lesson that it could have, and the one that is planned for just these.
          */
         GroupOut: {
             /** Name */
@@ -3531,18 +3984,46 @@ export interface components {
             /** Members */
             members: components["schemas"]["MemberOut"][];
             lesson: components["schemas"]["GroupLesson"];
+            planned: components["schemas"]["PlannedOut"] | null;
         };
         /**
          * GroupsOut
-         * @description The groups, who is left alone, who is kept apart.
+         * @description The groups, who is left alone, who is kept apart; today, and the next day of school.
          */
         GroupsOut: {
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /**
+             * Next Day
+             * Format: date
+             */
+            next_day: string;
             /** Groups */
             groups: components["schemas"]["GroupOut"][];
             /** Alone */
             alone: components["schemas"]["AloneOut"][];
             /** Apart */
             apart: components["schemas"]["ApartOut"][];
+        };
+        /**
+         * HabitOfTheChild
+         * @description A habit, in one dimension (and that in words): how it stands, and in which letters it was
+         *     seen.
+         */
+        HabitOfTheChild: {
+            /** Name */
+            name: string;
+            /** Where */
+            where: string;
+            state: components["schemas"]["LetterState"];
+            chance: components["schemas"]["MapChance"];
+            /** Rests On */
+            rests_on: number;
+            /** Letters */
+            letters: string[];
         };
         /**
          * HabitOut
@@ -3574,6 +4055,20 @@ export interface components {
         HandOut: {
             /** Asked */
             asked: string[];
+        };
+        /**
+         * HandOverIn
+         * @description A colleague who takes the class over; and whether she is told what its teacher saw in the
+         *     children: else that is deleted.
+         */
+        HandOverIn: {
+            /** Name */
+            name: string;
+            /**
+             * Flags
+             * @default false
+             */
+            flags: boolean;
         };
         /**
          * HandPicture
@@ -3628,6 +4123,18 @@ export interface components {
             /** Until */
             until: string | null;
         };
+        /**
+         * InWords
+         * @description How a letter does in words, as against alone.
+         * @enum {string}
+         */
+        InWords: "holds" | "less" | "unknown";
+        /**
+         * Include
+         * @description What a report may hold besides the name.
+         * @enum {string}
+         */
+        Include: "stands" | "then_and_now" | "practise" | "notes" | "flags";
         /**
          * InkStroke
          * @description One pen-down: points [x, y, ms, force].
@@ -3885,7 +4392,7 @@ export interface components {
         /**
          * LessonOut
          * @description A lesson of a day; `at` is the step that the board is at, `part` the letter that it has come
-         *     round to.
+         *     round to; `group` are the children of a group's, by their ids.
          */
         LessonOut: {
             shape: components["schemas"]["Shape"];
@@ -3937,6 +4444,8 @@ export interface components {
             part: string | null;
             /** Given */
             given: boolean;
+            /** Group */
+            group: number[] | null;
         };
         /**
          * LessonStep
@@ -4023,6 +4532,26 @@ export interface components {
             attempt_id: number | null;
         };
         /**
+         * LetterOfTheChild
+         * @description A letter of the child: how it stands, in each dimension (null: nothing known); how it was
+         *     written, the oldest first; how it does in words, and how many there are to say so.
+         */
+        LetterOfTheChild: {
+            /** Letter */
+            letter: string;
+            state: components["schemas"]["LetterState"];
+            direction: components["schemas"]["MapChance"] | null;
+            size: components["schemas"]["MapChance"] | null;
+            shape: components["schemas"]["MapChance"] | null;
+            /** Written */
+            written: number;
+            /** Pictures */
+            pictures: components["schemas"]["StoryPicture"][];
+            in_words: components["schemas"]["InWords"];
+            /** Words */
+            words: number;
+        };
+        /**
          * LetterPage
          * @description All there is to know about a letter before it is taught.
          */
@@ -4063,6 +4592,12 @@ export interface components {
          * @enum {string}
          */
         LineLook: "solid" | "dashed" | "coloured" | "squared" | "hidden";
+        /**
+         * LineSize
+         * @description How high lines are, as against the class's.
+         * @enum {string}
+         */
+        LineSize: "as_class" | "larger" | "largest";
         /**
          * LinesPreset
          * @description Looks of lines that some schools' paper has: what to choose for it, and what it is like.
@@ -4155,15 +4690,28 @@ export interface components {
         };
         /**
          * MapChances
-         * @description How likely each letter holds; null where nothing is known.
+         * @description How likely each letter holds, as a MapChance's `likely`, `low` and `high`; null where nothing
+         *     is known.
          */
         MapChances: {
             /** Direction */
-            direction: (components["schemas"]["MapChance"] | null)[];
+            direction: ([
+                number,
+                number,
+                number
+            ] | null)[];
             /** Size */
-            size: (components["schemas"]["MapChance"] | null)[];
+            size: ([
+                number,
+                number,
+                number
+            ] | null)[];
             /** Shape */
-            shape: (components["schemas"]["MapChance"] | null)[];
+            shape: ([
+                number,
+                number,
+                number
+            ] | null)[];
         };
         /**
          * MapCommon
@@ -4186,6 +4734,16 @@ export interface components {
             name: string;
             /** Letters */
             letters: string[];
+        };
+        /**
+         * MapHabit
+         * @description A habit, and in what it shows.
+         */
+        MapHabit: {
+            /** Name */
+            name: string;
+            /** Where */
+            where: string;
         };
         /**
          * MapMoved
@@ -4229,7 +4787,8 @@ export interface components {
         };
         /**
          * MapRow
-         * @description A child, and its letters in the order of the map; `written` is how many say anything.
+         * @description A child, and its letters in the order of the map; `written` is how many say anything, and
+         *     `in_words` how they do in words, where that is asked for.
          */
         MapRow: {
             pupil: components["schemas"]["PupilOut"];
@@ -4239,6 +4798,8 @@ export interface components {
             written: number[];
             /** Moved */
             moved: components["schemas"]["MapMoved"][];
+            /** In Words */
+            in_words: components["schemas"]["InWords"][];
         };
         /**
          * MapStates
@@ -4421,8 +4982,9 @@ export interface components {
         };
         /**
          * NewLesson
-         * @description What today's lesson is to be on, its shape, of one that mends a habit which; and its minutes,
-         *     if not those that such a lesson usually has.
+         * @description What a lesson is to be on, its shape, of one that mends a habit which; its minutes, if not
+         *     those that such a lesson usually has; and of a group's for which children (null: the class's).
+         *     For today, or for the next day of school.
          */
         NewLesson: {
             /**
@@ -4435,6 +4997,10 @@ export interface components {
             /** @default full */
             shape: components["schemas"]["Shape"];
             habit?: components["schemas"]["Code"] | null;
+            /** Group */
+            group?: number[] | null;
+            /** Next Day */
+            next_day?: boolean | null;
         };
         /**
          * NewYearIn
@@ -4473,6 +5039,29 @@ export interface components {
         NodOut: {
             /** Nodded */
             nodded: number;
+        };
+        /**
+         * NoteIn
+         * @description What she notes.
+         */
+        NoteIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * NoteOut
+         * @description What she noted on a day.
+         */
+        NoteOut: {
+            /** Id */
+            id: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Text */
+            text: string;
         };
         /**
          * NoteStep
@@ -4515,7 +5104,8 @@ export interface components {
         /**
          * OpenLessonOut
          * @description A lesson that pads are in: its code and address, and the step that it is at. `is_full`: so
-         *     many are in that no more can come.
+         *     many are in that no more can come; `group` are the children whose lesson it is, if it is not all
+         *     the class's.
          */
         OpenLessonOut: {
             code: components["schemas"]["LessonCodeOut"];
@@ -4532,6 +5122,8 @@ export interface components {
             title: string;
             /** Is Full */
             is_full: boolean;
+            /** Group */
+            group: number[] | null;
         };
         /**
          * OwnAmount
@@ -4654,9 +5246,10 @@ export interface components {
          *     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
          *     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
          *     out; `further` what may be written freely (kind free, help recall) once all is written;
-         *     `reminder` what the teacher said of this child's last such letter. `now` is the server's clock,
-         *     by which the pad sets its own; `let_go` are letters, by the pad's ids, that
-         *     were set aside there and that the teacher has let go.
+         *     `reminder` what the teacher said of this child's last such letter. `model_on` is the side
+         *     of its model, and `times_as_high` how much larger its lines are than the class's. `now` is the
+         *     server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that were
+         *     set aside there and that the teacher has let go.
          */
         PadTaskOut: {
             step: components["schemas"]["StepKind"] | null;
@@ -4682,6 +5275,9 @@ export interface components {
             seat: number | null;
             pupil: components["schemas"]["Who"] | null;
             handedness: components["schemas"]["Handedness"] | null;
+            model_on: components["schemas"]["Side"];
+            /** Times As High */
+            times_as_high: number;
             /** Rows */
             rows: number;
             /** Cells */
@@ -4728,6 +5324,28 @@ export interface components {
             right: components["schemas"]["Picture"];
             /** Slips */
             slips: components["schemas"]["SlipPicture"][];
+        };
+        /**
+         * Paper
+         * @description Which paper.
+         * @enum {string}
+         */
+        Paper: "A4" | "Letter";
+        /**
+         * Part
+         * @description What of a letter reaches a line: the top of a small one, of a tall one, a tail's end, or
+         *     where it stands.
+         * @enum {string}
+         */
+        Part: "tall" | "small" | "foot" | "tail";
+        /**
+         * PartLine
+         * @description The height that a part of letters should reach, u.
+         */
+        PartLine: {
+            part: components["schemas"]["Part"];
+            /** Height */
+            height: number;
         };
         /**
          * PartTrustOut
@@ -4815,6 +5433,19 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * PlannedOut
+         * @description The lesson that is planned for a group, and for when.
+         */
+        PlannedOut: {
+            /** Lesson */
+            lesson: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
         };
         /**
          * PointedOut
@@ -4961,19 +5592,12 @@ export interface components {
             /** Name */
             name: string;
             handedness: components["schemas"]["Handedness"];
-            stage: components["schemas"]["Stage"] | null;
+            gets: components["schemas"]["GetsOut"];
             /** Tile */
             tile: string | null;
             presence: components["schemas"]["Presence"];
             /** Since */
             since: string | null;
-        };
-        /**
-         * PupilStageIn
-         * @description A child's own stage; null is the class's.
-         */
-        PupilStageIn: {
-            stage: components["schemas"]["Stage"] | null;
         };
         /**
          * PuzzleOut
@@ -5027,6 +5651,12 @@ export interface components {
             /** Why */
             why: string;
         };
+        /**
+         * ReportFormat
+         * @description As what a report is made.
+         * @enum {string}
+         */
+        ReportFormat: "pdf" | "html";
         /**
          * Role
          * @description What somebody is to a class. A helper sees it and hands in what children write, but judges,
@@ -5175,6 +5805,20 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["StepOut"][];
             cost: components["schemas"]["CostOut"];
+        };
+        /**
+         * SchoolMapOut
+         * @description Her classes by their names; `least` children are to be known for anything to be told.
+         */
+        SchoolMapOut: {
+            /** Letters */
+            letters: string[];
+            /** Habits */
+            habits: components["schemas"]["MapHabit"][];
+            /** Classes */
+            classes: components["schemas"]["ClassSharesOut"][];
+            /** Least */
+            least: number;
         };
         /**
          * SchoolOut
@@ -5439,11 +6083,39 @@ export interface components {
             do: "share_out";
         };
         /**
+         * SharesOut
+         * @description Of how many children something is secure, nearly, not yet.
+         */
+        SharesOut: {
+            /** Secure */
+            secure: number;
+            /** Nearly */
+            nearly: number;
+            /** Not Yet */
+            not_yet: number;
+        };
+        /**
+         * SheetPagesOut
+         * @description How many pages a sheet has, and for how many children it is (0: one for all).
+         */
+        SheetPagesOut: {
+            /** Pages */
+            pages: number;
+            /** Children */
+            children: number;
+        };
+        /**
          * Showing
          * @description A way in which the board can show a step.
          * @enum {string}
          */
         Showing: "shown" | "turns" | "beside" | "memory" | "pairs" | "rub_out" | "write";
+        /**
+         * Side
+         * @description Where the model stands beside what is written.
+         * @enum {string}
+         */
+        Side: "left" | "right";
         /**
          * SkipStep
          * @description A step is left out or brought back; its minutes go to the others or come from them.
@@ -5528,6 +6200,21 @@ export interface components {
         SplitIn: {
             /** Family */
             family: number;
+        };
+        /**
+         * SpreadOut
+         * @description What a part of letters reached in a week, u: eight of ten lie between `low` and `high`.
+         */
+        SpreadOut: {
+            part: components["schemas"]["Part"];
+            /** Low */
+            low: number;
+            /** Middle */
+            middle: number;
+            /** High */
+            high: number;
+            /** Count */
+            count: number;
         };
         /**
          * StaffOut
@@ -5663,6 +6350,21 @@ export interface components {
             /** Say */
             say: string | null;
             replay: components["schemas"]["MoveAgain"] | null;
+        };
+        /**
+         * StoryPicture
+         * @description A letter as it was written, small: strokes of places in u; and the attempt that it is.
+         */
+        StoryPicture: {
+            /** Attempt Id */
+            attempt_id: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Strokes */
+            strokes: number[][][];
         };
         /**
          * StyleIn
@@ -5963,6 +6665,16 @@ export interface components {
             done: number;
         };
         /**
+         * ToLookAt
+         * @description A child whose flag is to be looked at again, and which.
+         */
+        ToLookAt: {
+            pupil: components["schemas"]["PupilOut"];
+            kind: components["schemas"]["Care"];
+            /** Name */
+            name: string;
+        };
+        /**
          * TodayOut
          * @description All that the page of today shows.
          */
@@ -5986,6 +6698,8 @@ export interface components {
             /** Due */
             due: components["schemas"]["DueOut"][];
             lesson: components["schemas"]["LessonOut"] | null;
+            /** Of Groups */
+            of_groups: components["schemas"]["LessonOut"][];
             /** Week */
             week: components["schemas"]["DayOut"][];
         };
@@ -6046,6 +6760,19 @@ export interface components {
          * @enum {string}
          */
         WatchKind: "join" | "lift" | "double" | "tail";
+        /**
+         * WeekOut
+         * @description The week from a Monday on.
+         */
+        WeekOut: {
+            /**
+             * Monday
+             * Format: date
+             */
+            monday: string;
+            /** Spreads */
+            spreads: components["schemas"]["SpreadOut"][];
+        };
         /**
          * Where
          * @description Where in a word what is new stands.
@@ -6237,14 +6964,19 @@ export type Call = components['schemas']['Call'];
 export type CallIn = components['schemas']['CallIn'];
 export type Called = components['schemas']['Called'];
 export type CardOut = components['schemas']['CardOut'];
+export type Care = components['schemas']['Care'];
+export type CareKindOut = components['schemas']['CareKindOut'];
+export type CareOut = components['schemas']['CareOut'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
 export type ChildOut = components['schemas']['ChildOut'];
+export type ChildPageOut = components['schemas']['ChildPageOut'];
 export type ChildrenIn = components['schemas']['ChildrenIn'];
 export type ChoicesOut = components['schemas']['ChoicesOut'];
 export type ClassIn = components['schemas']['ClassIn'];
 export type ClassNameIn = components['schemas']['ClassNameIn'];
 export type ClassOut = components['schemas']['ClassOut'];
+export type ClassSharesOut = components['schemas']['ClassSharesOut'];
 export type ClassesOut = components['schemas']['ClassesOut'];
 export type CloseOut = components['schemas']['CloseOut'];
 export type CloserOut = components['schemas']['CloserOut'];
@@ -6275,23 +7007,32 @@ export type FillLine = components['schemas']['FillLine'];
 export type FindingInText = components['schemas']['FindingInText'];
 export type FindingOut = components['schemas']['FindingOut'];
 export type FindingTrustOut = components['schemas']['FindingTrustOut'];
+export type FlagChange = components['schemas']['FlagChange'];
+export type FlagIn = components['schemas']['FlagIn'];
+export type FlagOut = components['schemas']['FlagOut'];
 export type FollowIn = components['schemas']['FollowIn'];
 export type FormInput = components['schemas']['Form-Input'];
 export type FormOutput = components['schemas']['Form-Output'];
+export type GetsIn = components['schemas']['GetsIn'];
+export type GetsOut = components['schemas']['GetsOut'];
 export type Going = components['schemas']['Going'];
 export type GraphemeOut = components['schemas']['GraphemeOut'];
 export type GroupLesson = components['schemas']['GroupLesson'];
 export type GroupOut = components['schemas']['GroupOut'];
 export type GroupsOut = components['schemas']['GroupsOut'];
+export type HabitOfTheChild = components['schemas']['HabitOfTheChild'];
 export type HabitOut = components['schemas']['HabitOut'];
 export type HandChoice = components['schemas']['HandChoice'];
 export type HandOut = components['schemas']['HandOut'];
+export type HandOverIn = components['schemas']['HandOverIn'];
 export type HandPicture = components['schemas']['HandPicture'];
 export type Handedness = components['schemas']['Handedness'];
 export type Help = components['schemas']['Help'];
 export type HerClassOut = components['schemas']['HerClassOut'];
 export type How = components['schemas']['How'];
 export type InCopiesOut = components['schemas']['InCopiesOut'];
+export type InWords = components['schemas']['InWords'];
+export type Include = components['schemas']['Include'];
 export type InkStroke = components['schemas']['InkStroke'];
 export type JoinedOut = components['schemas']['JoinedOut'];
 export type JoiningIn = components['schemas']['JoiningIn'];
@@ -6313,10 +7054,12 @@ export type LetterAlternatives = components['schemas']['LetterAlternatives'];
 export type LetterDrawing = components['schemas']['LetterDrawing'];
 export type LetterGroup = components['schemas']['LetterGroup'];
 export type LetterInText = components['schemas']['LetterInText'];
+export type LetterOfTheChild = components['schemas']['LetterOfTheChild'];
 export type LetterPage = components['schemas']['LetterPage'];
 export type LetterState = components['schemas']['LetterState'];
 export type Line = components['schemas']['Line'];
 export type LineLook = components['schemas']['LineLook'];
+export type LineSize = components['schemas']['LineSize'];
 export type LinesPreset = components['schemas']['LinesPreset'];
 export type ListFault = components['schemas']['ListFault'];
 export type ListIn = components['schemas']['ListIn'];
@@ -6327,6 +7070,7 @@ export type MapChance = components['schemas']['MapChance'];
 export type MapChances = components['schemas']['MapChances'];
 export type MapCommon = components['schemas']['MapCommon'];
 export type MapFamily = components['schemas']['MapFamily'];
+export type MapHabit = components['schemas']['MapHabit'];
 export type MapMoved = components['schemas']['MapMoved'];
 export type MapOut = components['schemas']['MapOut'];
 export type MapRow = components['schemas']['MapRow'];
@@ -6350,6 +7094,8 @@ export type NewYearIn = components['schemas']['NewYearIn'];
 export type NextOut = components['schemas']['NextOut'];
 export type NodIn = components['schemas']['NodIn'];
 export type NodOut = components['schemas']['NodOut'];
+export type NoteIn = components['schemas']['NoteIn'];
+export type NoteOut = components['schemas']['NoteOut'];
 export type NoteStep = components['schemas']['NoteStep'];
 export type OnFinding = components['schemas']['OnFinding'];
 export type OnFindingOut = components['schemas']['OnFindingOut'];
@@ -6368,6 +7114,9 @@ export type PadState = components['schemas']['PadState'];
 export type PadTaskOut = components['schemas']['PadTaskOut'];
 export type PairOut = components['schemas']['PairOut'];
 export type PairSlips = components['schemas']['PairSlips'];
+export type Paper = components['schemas']['Paper'];
+export type Part = components['schemas']['Part'];
+export type PartLine = components['schemas']['PartLine'];
 export type PartTrustOut = components['schemas']['PartTrustOut'];
 export type PasswordIn = components['schemas']['PasswordIn'];
 export type PickedOut = components['schemas']['PickedOut'];
@@ -6375,6 +7124,7 @@ export type Picture = components['schemas']['Picture'];
 export type PileOut = components['schemas']['PileOut'];
 export type PlaceIn = components['schemas']['PlaceIn'];
 export type PlaceToWatch = components['schemas']['PlaceToWatch'];
+export type PlannedOut = components['schemas']['PlannedOut'];
 export type PointedOut = components['schemas']['PointedOut'];
 export type Presence = components['schemas']['Presence'];
 export type PresenceIn = components['schemas']['PresenceIn'];
@@ -6387,12 +7137,12 @@ export type Proportion = components['schemas']['Proportion'];
 export type ProportionsOut = components['schemas']['ProportionsOut'];
 export type ProposalOut = components['schemas']['ProposalOut'];
 export type PupilOut = components['schemas']['PupilOut'];
-export type PupilStageIn = components['schemas']['PupilStageIn'];
 export type PuzzleOut = components['schemas']['PuzzleOut'];
 export type ReaderOut = components['schemas']['ReaderOut'];
 export type ReaderToChoose = components['schemas']['ReaderToChoose'];
 export type Reason = components['schemas']['Reason'];
 export type Relative = components['schemas']['Relative'];
+export type ReportFormat = components['schemas']['ReportFormat'];
 export type Role = components['schemas']['Role'];
 export type RoomOut = components['schemas']['RoomOut'];
 export type RosterOut = components['schemas']['RosterOut'];
@@ -6407,6 +7157,7 @@ export type SchemeIn = components['schemas']['SchemeIn'];
 export type SchemeList = components['schemas']['SchemeList'];
 export type SchemeName = components['schemas']['SchemeName'];
 export type SchemeOut = components['schemas']['SchemeOut'];
+export type SchoolMapOut = components['schemas']['SchoolMapOut'];
 export type SchoolOut = components['schemas']['SchoolOut'];
 export type SeatIn = components['schemas']['SeatIn'];
 export type SeatOut = components['schemas']['SeatOut'];
@@ -6428,7 +7179,10 @@ export type SetsOut = components['schemas']['SetsOut'];
 export type Shape = components['schemas']['Shape'];
 export type ShapeOut = components['schemas']['ShapeOut'];
 export type ShareOut = components['schemas']['ShareOut'];
+export type SharesOut = components['schemas']['SharesOut'];
+export type SheetPagesOut = components['schemas']['SheetPagesOut'];
 export type Showing = components['schemas']['Showing'];
+export type Side = components['schemas']['Side'];
 export type SkipStep = components['schemas']['SkipStep'];
 export type SlipPicture = components['schemas']['SlipPicture'];
 export type SlipSeen = components['schemas']['SlipSeen'];
@@ -6438,6 +7192,7 @@ export type SoundIn = components['schemas']['SoundIn'];
 export type Source = components['schemas']['Source'];
 export type Space = components['schemas']['Space'];
 export type SplitIn = components['schemas']['SplitIn'];
+export type SpreadOut = components['schemas']['SpreadOut'];
 export type StaffOut = components['schemas']['StaffOut'];
 export type Stage = components['schemas']['Stage'];
 export type StageIn = components['schemas']['StageIn'];
@@ -6447,6 +7202,7 @@ export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
 export type StoredOut = components['schemas']['StoredOut'];
+export type StoryPicture = components['schemas']['StoryPicture'];
 export type StyleIn = components['schemas']['StyleIn'];
 export type TableOut = components['schemas']['TableOut'];
 export type TakeLetter = components['schemas']['TakeLetter'];
@@ -6464,6 +7220,7 @@ export type TileIn = components['schemas']['TileIn'];
 export type TileOut = components['schemas']['TileOut'];
 export type TimeStep = components['schemas']['TimeStep'];
 export type ToJudgeOut = components['schemas']['ToJudgeOut'];
+export type ToLookAt = components['schemas']['ToLookAt'];
 export type TodayOut = components['schemas']['TodayOut'];
 export type TrustOut = components['schemas']['TrustOut'];
 export type Variety = components['schemas']['Variety'];
@@ -6471,6 +7228,7 @@ export type Verdict = components['schemas']['Verdict'];
 export type Verdicts = components['schemas']['Verdicts'];
 export type WaitsOut = components['schemas']['WaitsOut'];
 export type WatchKind = components['schemas']['WatchKind'];
+export type WeekOut = components['schemas']['WeekOut'];
 export type Where = components['schemas']['Where'];
 export type WhichLesson = components['schemas']['WhichLesson'];
 export type Who = components['schemas']['Who'];
@@ -8762,125 +9520,6 @@ export interface operations {
             };
         };
     };
-    put_pupil_stage: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The class that is meant, by its id: 409 where another is open. */
-                "First-Loop-Class"?: number | null;
-            };
-            path: {
-                pupil_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PupilStageIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PupilOut"];
-                };
-            };
-            /** @description What was sent cannot be read */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not signed in */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not from here */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not in the record */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Another class is open */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too much at once */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What was sent is faulty */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Which class? */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The record cannot be used just now */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": unknown;
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     post_new_year: {
         parameters: {
             query?: {
@@ -9126,7 +9765,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ColleagueIn"];
+                "application/json": components["schemas"]["HandOverIn"];
             };
         };
         responses: {
@@ -10229,6 +10868,125 @@ export interface operations {
                 };
             };
             /** @description There already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_gets: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GetsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -13642,6 +14400,8 @@ export interface operations {
         parameters: {
             query?: {
                 day?: string | null;
+                alone?: boolean;
+                words?: boolean;
             };
             header?: {
                 /** @description The class that is meant, by its id: 409 where another is open. */
@@ -13660,6 +14420,117 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["MapOut"];
                 };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_summary: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was sent cannot be read */
             400: {
@@ -13890,6 +14761,1282 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["GroupsOut"];
                 };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_care: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CareOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_all_care: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToLookAt"][];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_flag: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlagIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_flag: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                flag_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlagChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlagOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_flag: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                flag_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_note: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoteOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_note: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                note_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoteOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_note: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                note_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_child_page: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChildPageOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_report: {
+        parameters: {
+            query?: {
+                include?: components["schemas"]["Include"][];
+                format?: components["schemas"]["ReportFormat"];
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_archive: {
+        parameters: {
+            query?: {
+                flags?: boolean;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was sent cannot be read */
             400: {
@@ -18937,6 +21084,8 @@ export interface operations {
                 minutes?: number | null;
                 shape?: components["schemas"]["Shape"];
                 habit?: components["schemas"]["Code"] | null;
+                group?: number[] | null;
+                next_day?: boolean | null;
             };
             header?: {
                 /** @description The class that is meant, by its id: 409 where another is open. */
@@ -20220,6 +22369,363 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
                 };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sheet: {
+        parameters: {
+            query?: {
+                home?: boolean;
+                paper?: components["schemas"]["Paper"];
+                left?: boolean;
+                each?: boolean;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPagesOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sheet_pdf: {
+        parameters: {
+            query?: {
+                home?: boolean;
+                paper?: components["schemas"]["Paper"];
+                left?: boolean;
+                each?: boolean;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sheet_page: {
+        parameters: {
+            query?: {
+                home?: boolean;
+                paper?: components["schemas"]["Paper"];
+                left?: boolean;
+                each?: boolean;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                lesson_id: number;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was sent cannot be read */
             400: {
@@ -22491,6 +24997,96 @@ export interface operations {
             };
             /** @description Too many tries */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_school_map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolMapOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

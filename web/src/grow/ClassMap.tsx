@@ -1,10 +1,11 @@
 /** Children by letters, the letters in their families. By name, never by rank. */
 import { memo, useRef, type KeyboardEvent } from "react";
+import { Link } from "react-router";
 
 import type { MapOut, MapRow } from "../api/schema";
 import { SmallLetter } from "../ui/SmallLetter";
 import { StateMark } from "./StateMark";
-import { isUp, lettersOf, type Place, type Shown, STATE_NAMES } from "./map";
+import { isUp, lettersOf, nameOf, type Place, type Shown, stateAt } from "./map";
 
 export function ClassMap({
   map,
@@ -133,10 +134,16 @@ const Row = memo(function Row(props: RowProps) {
           isTight ? "text-sm leading-none" : ""
         }`}
       >
-        {row.pupil.name}
+        <Link
+          to={`/grow/child/${String(row.pupil.id)}`}
+          className="hover:underline"
+          aria-label={`${row.pupil.name}’s page`}
+        >
+          {row.pupil.name}
+        </Link>
       </th>
       {letters.map((letter, column) => {
-        const state = row.states[shown][column] ?? "unknown";
+        const state = stateAt(row, shown, column);
         const isUpward = moved.get(letter);
         return (
           <td
@@ -144,7 +151,7 @@ const Row = memo(function Row(props: RowProps) {
             role="gridcell"
             tabIndex={focus === column ? 0 : -1}
             data-place={`${String(row.pupil.id)} ${String(column)}`}
-            aria-label={`${row.pupil.name}, ${letter}: ${STATE_NAMES[state]}`}
+            aria-label={`${row.pupil.name}, ${letter}: ${nameOf(state, shown)}`}
             aria-selected={isChosen && focus === column}
             onClick={() => {
               onPlace({ pupilId: row.pupil.id, at: column });
@@ -161,7 +168,7 @@ const Row = memo(function Row(props: RowProps) {
                 <StateMark state={state} />
               </span>
             ) : null}
-            {isUpward === undefined ? null : <Corner isUp={isUpward} />}
+            {isUpward === undefined || shown === "words" ? null : <Corner isUp={isUpward} />}
           </td>
         );
       })}

@@ -1,5 +1,5 @@
 import { screen, within } from "@testing-library/react";
-import { beforeEach, expect, test } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { LetterState, MapOut, MapRow, PupilOut } from "../api/schema";
 import { ALPHABET, CLASSROOM, JORI, MILA } from "../test/samples";
@@ -8,8 +8,8 @@ import { askedOf, refuse, serve } from "../test/server";
 import { GrowStation } from "./GrowStation";
 
 function row(pupil: PupilOut, states: LetterState[], size: LetterState[] = states): MapRow {
-  const chances = states.map((state) =>
-    state === "unknown" ? null : { likely: 82, low: 68, high: 91 },
+  const chances = states.map((state): [number, number, number] | null =>
+    state === "unknown" ? null : [82, 68, 91],
   );
   return {
     pupil,
@@ -17,6 +17,7 @@ function row(pupil: PupilOut, states: LetterState[], size: LetterState[] = state
     chances: { direction: chances, size: chances, shape: chances },
     written: states.map((state) => (state === "unknown" ? 0 : 14)),
     moved: [],
+    in_words: states.map(() => "unknown" as const),
   };
 }
 
@@ -45,6 +46,8 @@ const MAP: MapOut = {
 
 beforeEach(() => {
   serve("GET /api/grow/map", MAP);
+  serve("GET /api/grow/care", []);
+  serve("GET /api/school/classes", { classes: [] });
   serve("GET /api/classroom", CLASSROOM);
   serve("GET /api/show/alphabet", ALPHABET);
 });
@@ -92,7 +95,39 @@ test("another day is asked for, a week or a day at a time", async () => {
   await user.keyboard("{ArrowLeft}");
   expect(await screen.findByText("Thu, 19 March 2026")).toBeVisible();
   const days = askedOf("GET /api/grow/map").map(({ query }) => query.day);
-  expect(days).toEqual([undefined, "2026-03-20", "2026-03-19"]);
+  expect(new Set(days)).toEqual(new Set([undefined, "2026-03-20", "2026-03-19"]));
+});
+
+test("while a day is looked for, no more is asked for than the marks", async () => {
+  const { user } = putUp(<GrowStation />);
+  (await screen.findByRole("slider", { name: "Day of the map" })).focus();
+  await user.keyboard("{ArrowLeft}");
+  const told = () => askedOf("GET /api/grow/map").map(({ query }) => query.alone);
+  expect(told().at(-1)).toBe("true");
+  await vi.waitFor(() => {
+    expect(told().at(-1)).toBeUndefined(); // it has come to rest: all is told
+  });
+});
+
+test("words against letters alone are asked for, and told in their own words", async () => {
+  const { user } = putUp(<GrowStation />);
+  await screen.findByRole("grid");
+  serve("GET /api/grow/map", {
+    ...MAP,
+    rows: MAP.rows.map((one) => ({ ...one, in_words: ["holds", "less", "unknown"] })),
+  });
+  await user.click(screen.getByRole("radio", { name: "In words" }));
+  const less = "Mila, n: holds less in words than alone";
+  expect(await screen.findByRole("gridcell", { name: less })).toBeVisible();
+  expect(screen.getByRole("gridcell", { name: "Mila, l: holds in words as alone" })).toBeVisible();
+  expect(askedOf("GET /api/grow/map").at(-1)?.query.words).toBe("true");
+});
+
+test("whose flag has come to its day is named", async () => {
+  serve("GET /api/grow/care", [{ pupil: JORI, kind: "presses", name: "presses hard" }]);
+  putUp(<GrowStation />);
+  const again = within(await screen.findByRole("region", { name: "To look at again" }));
+  expect(again.getByRole("listitem")).toHaveTextContent("Jori: presses hard");
 });
 
 test("who moved is told by name, and what most have in common", async () => {
@@ -103,16 +138,15 @@ test("who moved is told by name, and what most have in common", async () => {
   expect(screen.getByText("starts elsewhere")).toBeVisible();
 });
 
-test("a child's own limits are set beside its letters", async () => {
-  serve("PUT /api/classroom/pupils/2/stage", CLASSROOM);
+test("a name, and a square, lead to the child's page", async () => {
   const { user } = putUp(<GrowStation />);
-  await user.click(await screen.findByRole("gridcell", { name: "Jori, l: secure" }));
-  const pick = screen.getByRole("combobox", { name: "Jori is checked" });
-  expect(pick).toHaveTextContent("beginning");
-  pick.focus();
-  await user.keyboard("{Enter}");
-  await user.click(await screen.findByRole("option", { name: "as the class" }));
-  expect(askedOf("PUT /api/classroom/pupils/2/stage")[0]?.body).toEqual({ stage: null });
+  const named = await screen.findByRole("link", { name: "Jori’s page" });
+  expect(named).toHaveAttribute("href", "/grow/child/2");
+  await user.click(screen.getByRole("gridcell", { name: "Jori, l: secure" }));
+  expect(screen.getByRole("link", { name: "All of Jori" })).toHaveAttribute(
+    "href",
+    "/grow/child/2",
+  );
 });
 
 test("a class without children says so; a record that fails can be asked again", async () => {

@@ -2,7 +2,6 @@
 import { Link } from "react-router";
 
 import type { MapRow } from "../api/schema";
-import { PupilStage } from "../ui/Stages";
 import { DIMENSIONS } from "../ui/VerdictMark";
 import { StateMark } from "./StateMark";
 import { STATE_NAMES } from "./map";
@@ -18,7 +17,9 @@ export function OneLetter({ row, at, letter }: { row: MapRow; at: number; letter
         <h2 className="font-medium">
           {row.pupil.name}, <span className="text-lg">{letter}</span>
         </h2>
-        <PupilStage pupil={row.pupil} />
+        <Link to={`/grow/child/${String(row.pupil.id)}`} className="underline underline-offset-4">
+          All of {row.pupil.name}
+        </Link>
       </div>
       {written === 0 ? (
         <p className="text-soft">Not written yet.</p>
@@ -35,7 +36,7 @@ export function OneLetter({ row, at, letter }: { row: MapRow; at: number; letter
                 </dt>
                 <dd className="text-sm text-soft">
                   {chance
-                    ? `will hold ${String(chance.likely)} times in 100 (${String(chance.low)} to ${String(chance.high)})`
+                    ? `will hold ${String(chance[0])} times in 100 (${String(chance[1])} to ${String(chance[2])})`
                     : "not seen yet"}
                 </dd>
               </div>

@@ -1,11 +1,12 @@
 /** What the parts of the map share: what is shown, in which place, and in which words. */
-import type { MapOut, LetterState } from "../api/schema";
+import type { MapOut, MapRow, LetterState } from "../api/schema";
 
 export const SHOWN = [
   { value: "weakest", label: "All three" },
   { value: "direction", label: "Direction" },
   { value: "size", label: "Size" },
   { value: "shape", label: "Shape" },
+  { value: "words", label: "In words" },
 ] as const;
 
 export type Shown = (typeof SHOWN)[number]["value"];
@@ -22,6 +23,26 @@ export const STATE_NAMES: Record<LetterState, string> = {
   not_yet: "not yet",
   unknown: "too little to say",
 };
+
+/** How a letter does in words, as against alone: by the marks of the map, in other words. */
+const IN_WORDS = { holds: "secure", less: "not_yet", unknown: "unknown" } as const;
+export const WORDS_NAMES: Record<LetterState, string> = {
+  secure: "holds in words as alone",
+  nearly: "",
+  not_yet: "holds less in words than alone",
+  unknown: "too few to say",
+};
+
+/** How a letter of a row stands, in what is shown. */
+export function stateAt(row: MapRow, shown: Shown, at: number): LetterState {
+  if (shown === "words") return IN_WORDS[row.in_words[at] ?? "unknown"];
+  return row.states[shown][at] ?? "unknown";
+}
+
+/** What that is called. */
+export function nameOf(state: LetterState, shown: Shown): string {
+  return (shown === "words" ? WORDS_NAMES : STATE_NAMES)[state];
+}
 
 export function lettersOf(map: MapOut): string[] {
   return map.families.flatMap(({ letters }) => letters);

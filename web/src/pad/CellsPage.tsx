@@ -34,14 +34,15 @@ export function CellsPage({ task, pad, further }: Props) {
   const page = usePage({ task, onKept: pad.kept });
   const letter = task.model?.words[0] ?? null;
   const leftHanded = task.handedness === "left";
+  const onRight = task.model_on === "right";
   const enough = task.is_enough && page.strokes.length === 0;
   return (
     <>
       <div
-        className={`flex min-h-0 flex-1 gap-3 px-3 portrait:flex-col ${leftHanded ? "landscape:flex-row-reverse" : ""}`}
+        className={`flex min-h-0 flex-1 gap-3 px-3 portrait:flex-col ${onRight ? "landscape:flex-row-reverse" : ""}`}
       >
         <aside
-          className={`flex shrink-0 items-center justify-center gap-4 landscape:w-52 portrait:h-40 ${leftHanded ? "portrait:flex-row-reverse portrait:justify-start" : "portrait:justify-start"}`}
+          className={`flex shrink-0 items-center justify-center gap-4 landscape:w-52 portrait:h-40 ${onRight ? "portrait:flex-row-reverse portrait:justify-start" : "portrait:justify-start"}`}
         >
           {letter ? (
             <Model
@@ -91,8 +92,9 @@ function CellsSheet({
       cellsFor(sheet, lines, width, {
         enough: task.enough === null ? null : task.enough + struck,
         active,
+        timesAsHigh: task.times_as_high,
       }),
-    [sheet, lines, width, task.enough, struck, active],
+    [sheet, lines, width, task.enough, task.times_as_high, struck, active],
   );
   const frame = useMemo(() => frameOf(cells, page.cell), [cells, page.cell]);
   const taken = new Set(page.letters.map(({ cell }) => cell));

@@ -34,7 +34,9 @@ interface Props {
 
 export function LinePage({ task, pad, further }: Props) {
   const lines = useMemo(() => linesOf(task.ruling.lines), [task.ruling]);
-  const { rows } = task;
+  // What is written freely goes on for as long as there is room: larger lines are fewer.
+  const rows =
+    task.kind === "free" ? Math.max(1, Math.round(task.rows / task.times_as_high)) : task.rows;
   const page = usePage({ task, line: { lines, rows }, onKept: pad.kept });
   const leftHanded = task.handedness === "left";
   const enough = task.is_enough && page.strokes.length === 0;

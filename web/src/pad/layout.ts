@@ -49,10 +49,20 @@ export function cellsFor(
   size: { width: number; height: number },
   lines: readonly Line[],
   letter: number,
-  { enough, active }: { enough: number | null; active: number },
+  {
+    enough,
+    active,
+    timesAsHigh = 1,
+  }: {
+    enough: number | null;
+    active: number;
+    /** How much larger than the class's lines a child's own are: then fewer stand on a page. */
+    timesAsHigh?: number;
+  },
 ): Cells {
   const all = enough ?? NO_LIMIT;
-  const count = Math.max(1, Math.min(all, A_PAGE));
+  const aPage = Math.floor(A_PAGE / timesAsHigh ** 2);
+  const count = Math.max(1, Math.min(all, aPage));
   const wide = Math.max(letter, NARROWEST);
   const squares = isSquared(lines) ? squaresFor(wide) : null;
   const [least, height] = [squares ? squares + FREE : wide + BESIDE, rowHeight(lines)];
@@ -62,7 +72,7 @@ export function cellsFor(
     const unit = Math.min(size.height / (rows * height), size.width / (columns * least));
     if (unit > best.unit) best = { unit, rows, columns };
   }
-  const unit = Math.min(LARGEST_UNIT, best.unit);
+  const unit = Math.min(LARGEST_UNIT * timesAsHigh, best.unit);
   const width = squares ? least : Math.min(wide + WITH_ROOM, size.width / (best.columns * unit));
   return {
     ...best,

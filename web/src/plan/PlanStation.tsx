@@ -11,6 +11,7 @@ import { StyleDesk } from "./hand/StyleDesk";
 import { JoiningDesk } from "./joining/JoiningDesk";
 import { LetterDesk } from "./letters/LetterDesk";
 import { RosterDesk } from "./roster/RosterDesk";
+import { SheetPage } from "./today/SheetPage";
 import { TodayDesk } from "./today/TodayDesk";
 import { WordsDesk } from "./words/WordsDesk";
 
@@ -52,6 +53,7 @@ export function PlanStation() {
       <Routes>
         <Route index element={<Navigate to="/plan/today" replace />} />
         <Route path="today" element={hers(<TodayDesk />)} />
+        <Route path="sheet/:id" element={<SheetPage />} />
         <Route path="families" element={hers(<FamiliesDesk />)} />
         <Route path="letters" element={<Navigate to={`/plan/letters/${first}`} replace />} />
         <Route path="letters/:letter" element={<LetterDesk />} />

@@ -14,6 +14,7 @@ import { Button } from "../ui/Button";
 import { ConfirmButton } from "../ui/ConfirmButton";
 import { Pick } from "../ui/Pick";
 import { ProblemNote } from "../ui/states";
+import { Tick } from "../ui/Tick";
 import { NameAndPassword } from "./NameAndPassword";
 
 const NOBODY = "nobody";
@@ -71,6 +72,7 @@ export function PeoplePart({ school, teaches }: { school: SchoolOut; teaches: bo
 
 function Sharing({ staff, school }: { staff: readonly StaffOut[]; school: SchoolOut }) {
   const [chosen, choose] = useState(NOBODY);
+  const [withFlags, setWithFlags] = useState(false);
   const addHelper = useAddHelper();
   const dropHelper = useDropHelper();
   const handOver = useHandOver();
@@ -117,8 +119,13 @@ function Sharing({ staff, school }: { staff: readonly StaffOut[]; school: School
                 question={`${colleague.name} teaches the class from now on, and you no longer see it. It can be handed back.`}
                 yes="Hand it over"
                 onYes={() => {
-                  handOver.mutate({ body: { name: colleague.name } });
+                  handOver.mutate({ body: { name: colleague.name, flags: withFlags } });
                 }}
+              />
+              <Tick
+                label="with what I saw in the children; else it is deleted"
+                checked={withFlags}
+                onChange={setWithFlags}
               />
             </>
           ) : null}

@@ -23,6 +23,8 @@ export function padTask(changes: Partial<PadTaskOut> = {}): PadTaskOut {
     seat: 7,
     pupil: MILA,
     handedness: "right",
+    model_on: "left",
+    times_as_high: 1,
     rows: 1,
     cells: true,
     tilted: false,

@@ -24,13 +24,27 @@ export const LINES: RulingLine[] = [
 ];
 
 const HERE = { tile: null, presence: "here", since: null } as const;
-export const MILA: PupilOut = { ...HERE, id: 1, name: "Mila", handedness: "right", stage: null };
+const AS_CLASS = {
+  lines: "as_class",
+  fewer: false,
+  more_help: false,
+  model_side: null,
+  model_on: "left",
+  stage: null,
+} as const;
+export const MILA: PupilOut = {
+  ...HERE,
+  id: 1,
+  name: "Mila",
+  handedness: "right",
+  gets: AS_CLASS,
+};
 export const JORI: PupilOut = {
   ...HERE,
   id: 2,
   name: "Jori",
   handedness: "left",
-  stage: "beginning",
+  gets: { ...AS_CLASS, model_on: "right", stage: "beginning" },
 };
 
 export const CLASSROOM: ClassOut = {
@@ -225,6 +239,7 @@ export function lesson(other: Partial<LessonOut> = {}): LessonOut {
     load: { letters: 17, takes: 2, has: 4, pace: 10, says: [], cuts: [] },
     at: null,
     given: false,
+    group: null,
     ...other,
   };
 }
@@ -251,6 +266,7 @@ export function today(other: Partial<TodayOut> = {}): TodayOut {
     next: [],
     due: [],
     lesson: lesson(),
+    of_groups: [],
     week: [],
     ...other,
   };

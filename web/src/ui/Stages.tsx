@@ -1,11 +1,10 @@
-/** By which limits letters are checked: those of the class, and of a child who is further or not. */
-import type { PupilOut as Pupil, Stage } from "../api/schema";
-import { useClassroom, useSetPupilStage, useSetStage } from "../api/queries";
+/** By which limits the class's letters are checked. */
+import type { Stage } from "../api/schema";
+import { useClassroom, useSetStage } from "../api/queries";
 import { Choice } from "./Choice";
-import { Pick } from "./Pick";
 import { ProblemNote } from "./states";
 
-const STAGES: readonly { value: Stage; label: string; what: string }[] = [
+export const STAGES: readonly { value: Stage; label: string; what: string }[] = [
   {
     value: "beginning",
     label: "Beginning",
@@ -36,29 +35,5 @@ export function ClassStage() {
       </p>
       {setStage.isError && <ProblemNote error={setStage.error} />}
     </div>
-  );
-}
-
-const AS_CLASS = "class";
-const OWN_STAGES = [
-  { value: AS_CLASS, label: "as the class" },
-  ...STAGES.map(({ value, label }) => ({ value, label: label.toLowerCase() })),
-] as const;
-
-export function PupilStage({ pupil }: { pupil: Pupil }) {
-  const setStage = useSetPupilStage();
-  return (
-    <Pick
-      quiet
-      label={`${pupil.name} is checked`}
-      value={pupil.stage ?? AS_CLASS}
-      options={OWN_STAGES}
-      onChange={(chosen) => {
-        setStage.mutate({
-          params: { path: { pupil_id: pupil.id } },
-          body: { stage: chosen === AS_CLASS ? null : chosen },
-        });
-      }}
-    />
   );
 }

@@ -123,7 +123,7 @@ function Desk({ classroom, letter }: { classroom: Classroom; letter: Letter }) {
           <WritingPad
             letter={letter}
             help={help}
-            leftHanded={writer?.handedness === "left"}
+            modelOn={writer?.gets.model_on ?? "left"}
             surface={surface}
             size={size}
             ruled={ruled}

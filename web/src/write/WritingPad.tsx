@@ -13,7 +13,7 @@ const INK_WIDTH = 0.075;
 export function WritingPad({
   letter,
   help,
-  leftHanded,
+  modelOn,
   surface,
   size,
   ruled,
@@ -21,7 +21,7 @@ export function WritingPad({
 }: {
   letter: Letter;
   help: Help;
-  leftHanded: boolean;
+  modelOn: "left" | "right";
   surface: React.RefObject<HTMLDivElement | null>;
   size: { width: number; height: number };
   ruled: Ruled;
@@ -46,7 +46,7 @@ export function WritingPad({
           viewBox={`0 ${-ruled.base_px / ruled.unit_px} ${right} ${size.height / ruled.unit_px}`}
         >
           <RuledLines lines={letter.lines} />
-          <HelpOnPad letter={letter} help={help} right={right} leftHanded={leftHanded} />
+          <HelpOnPad letter={letter} help={help} right={right} modelOn={modelOn} />
           {pad.strokes.map((stroke, at) => (
             <PenLine key={at} points={stroke.points} width={INK_WIDTH} />
           ))}
@@ -61,12 +61,12 @@ function HelpOnPad({
   letter,
   help,
   right,
-  leftHanded,
+  modelOn,
 }: {
   letter: Letter;
   help: Help;
   right: number;
-  leftHanded: boolean;
+  modelOn: "left" | "right";
 }) {
   if (help === "recall") return null;
   const moves = letter.strokes.flat();
@@ -75,8 +75,7 @@ function HelpOnPad({
   const box = boxOf(moves.map((move) => move.points));
   const width = box.right - box.left;
   const centred = (right - width) / 2 - box.left;
-  // The model stands where the writing hand does not cover it.
-  const aside = leftHanded ? right - width - 0.5 - box.left : 0.5 - box.left;
+  const aside = modelOn === "right" ? right - width - 0.5 - box.left : 0.5 - box.left;
   return (
     <g transform={`translate(${help === "copy" ? aside : centred} 0)`} aria-hidden>
       {help === "finish"

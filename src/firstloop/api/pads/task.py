@@ -25,6 +25,7 @@ from firstloop.api.sent import PathId
 from firstloop.api.who import Who, who_out
 from firstloop.core.evidence.task import Handedness, Help, Kind
 from firstloop.core.letters.ruling import Line, LineLook, RulingKind
+from firstloop.core.teaching.gets import Side
 from firstloop.core.teaching.pad_tasks import Doing
 from firstloop.core.teaching.steps import StepKind
 from firstloop.formats.sounds import media_of
@@ -75,9 +76,10 @@ class PadTaskOut(BaseModel):
     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves
     out; `further` what may be written freely (kind free, help recall) once all is written;
-    `reminder` what the teacher said of this child's last such letter. `now` is the server's clock,
-    by which the pad sets its own; `let_go` are letters, by the pad's ids, that
-    were set aside there and that the teacher has let go."""
+    `reminder` what the teacher said of this child's last such letter. `model_on` is the side
+    of its model, and `times_as_high` how much larger its lines are than the class's. `now` is the
+    server's clock, by which the pad sets its own; `let_go` are letters, by the pad's ids, that were
+    set aside there and that the teacher has let go."""
 
     step: StepKind | None
     kind: Kind | None
@@ -95,6 +97,8 @@ class PadTaskOut(BaseModel):
     seat: int | None
     pupil: Who | None
     handedness: Handedness | None
+    model_on: Side
+    times_as_high: float
     rows: int
     cells: bool
     tilted: bool
@@ -114,8 +118,8 @@ def get_task(
     """What this pad is for now; with `keeps` false it says that it cannot keep what is written."""
     heard.keeps(who.pad.id, it_does=keeps)
     school_class = classes.get(session, who.code.class_id)
-    pupil = next((one for one in school_class.pupils if one.id == who.pad.pupil_id), None)
-    moment = pad_work.moment(session, school_class, who, pupil.id if pupil else None)
+    pupil = pad_work.seated(school_class, who)
+    moment = pad_work.moment(session, school_class, who, pupil)
     task = moment.task
     return PadTaskOut(
         step=task.step if task else None,
@@ -134,6 +138,8 @@ def get_task(
         seat=who.pad.seat.id if who.pad.seat else None,
         pupil=who_out(pupil) if pupil else None,
         handedness=pupil.handedness if pupil else None,
+        model_on=pupil.gets.side_for(pupil.handedness) if pupil else Side.LEFT,
+        times_as_high=pupil.gets.times_as_high if pupil else 1.0,
         rows=task.rows if task else 1,
         cells=task.in_cells if task else False,
         tilted=school_class.customs.tilted,

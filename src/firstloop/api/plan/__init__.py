@@ -9,6 +9,7 @@ from firstloop.api.plan import (
     letters,
     prompts,
     schemes,
+    sheets,
     style,
     today,
     words,
@@ -23,6 +24,7 @@ ROUTERS = (
     schemes.router,
     today.router,
     earlier.router,
+    sheets.router,
     words.router,
     prompts.router,
 )

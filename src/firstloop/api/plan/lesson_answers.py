@@ -139,13 +139,14 @@ class LessonMatterOut(BaseModel):
 
 class LessonOut(LessonMatterOut):
     """A lesson of a day; `at` is the step that the board is at, `part` the letter that it has come
-    round to."""
+    round to; `group` are the children of a group's, by their ids."""
 
     id: int
     day: date
     at: StepKind | None
     part: str | None
     given: bool
+    group: list[int] | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -182,6 +183,7 @@ def lesson_out(kept: LessonRecord, known: Known) -> LessonOut:
         at=kept.at,
         part=kept.part,
         given=kept.given_at is not None,
+        group=None if kept.group is None else sorted(kept.group),
     )
 
 

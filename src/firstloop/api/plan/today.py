@@ -15,7 +15,7 @@ from firstloop.api.plan.lesson_answers import (
     matter_out,
 )
 from firstloop.api.plan.lesson_changes import LessonChange, NewPart, changed
-from firstloop.api.sent import PathId, Sent
+from firstloop.api.sent import Id, PathId, Sent
 from firstloop.core.contract import Code
 from firstloop.core.teaching.due import Due
 from firstloop.core.teaching.free import picture_of
@@ -28,6 +28,7 @@ from firstloop.core.teaching.lesson import (
     LessonError,
 )
 from firstloop.core.teaching.planning import Next
+from firstloop.core.teaching.roster import MOST_CHILDREN
 from firstloop.core.teaching.steps import SHAPES, Shape
 from firstloop.core.vocabulary.language import Language, Variety, long_date
 from firstloop.services import how_it_writes
@@ -50,17 +51,23 @@ NewParts = Annotated[list[NewPart], Field(max_length=MOST_NEW)]
 
 
 class NewLesson(Sent):
-    """What today's lesson is to be on, its shape, of one that mends a habit which; and its minutes,
-    if not those that such a lesson usually has."""
+    """What a lesson is to be on, its shape, of one that mends a habit which; its minutes, if not
+    those that such a lesson usually has; and of a group's for which children (null: the class's).
+    For today, or for the next day of school."""
 
     new: NewParts = []
     minutes: LessonMinutes | None = None
     shape: Shape = Shape.FULL
     habit: Code | None = None
+    group: Annotated[list[Id], Field(min_length=1, max_length=MOST_CHILDREN)] | None = None
+    next_day: StrictBool | None = None
 
     def asked(self) -> Asked:
         """As the services take it."""
-        return Asked(tuple(self.new), self.minutes, self.shape, self.habit)
+        group = None if self.group is None else frozenset(self.group)
+        return Asked(
+            tuple(self.new), self.minutes, self.shape, self.habit, group, bool(self.next_day)
+        )
 
 
 class NextOut(BaseModel):
@@ -150,6 +157,7 @@ class TodayOut(BaseModel):
     next: list[NextOut]
     due: list[DueOut]
     lesson: LessonOut | None
+    of_groups: list[LessonOut]
     week: list[DayOut]
 
 
@@ -181,6 +189,7 @@ def get_today(session: Db, school_class: Class, now: Now) -> TodayOut:
         next=[_next_out(one) for one in today.next],
         due=[_due_out(one) for one in today.due],
         lesson=out(today.lesson) if today.lesson else None,
+        of_groups=[out(one) for one in today.of_groups],
         week=[
             DayOut(
                 day=day,
@@ -218,7 +227,8 @@ def get_habits(session: Db, school_class: Class, now: Now) -> list[HabitOut]:
 def post_lesson(
     record: Record, session: Db, school_class: Class, now: Now, sent: NewLesson
 ) -> LessonOut:
-    """Plans today's lesson, in place of one that was planned and not given."""
+    """Plans a lesson, in place of one of that day that was planned and not given: the class's, or a
+    group's in place of those of its children."""
     kept = planning.plan(record, school_class, sent.asked(), now)
     return lesson_out(kept, known_of(session, school_class))
 

@@ -29,7 +29,8 @@ SentAs = Annotated[UUID, Path()]
 
 class OpenLessonOut(BaseModel):
     """A lesson that pads are in: its code and address, and the step that it is at. `is_full`: so
-    many are in that no more can come."""
+    many are in that no more can come; `group` are the children whose lesson it is, if it is not all
+    the class's."""
 
     code: LessonCodeOut
     lesson: int | None
@@ -39,6 +40,7 @@ class OpenLessonOut(BaseModel):
     part: str | None
     title: str
     is_full: bool
+    group: list[int] | None
 
 
 class ChildOut(BaseModel):
@@ -148,6 +150,7 @@ def _lesson_out(one: OpenLesson, request: Request) -> OpenLessonOut:
         part=one.now.stop.part if one.now else None,
         title=one.now.title if one.now else "",
         is_full=one.is_full,
+        group=sorted(one.lesson.group) if one.lesson and one.lesson.group else None,
     )
 
 

@@ -9,7 +9,7 @@ from firstloop.core.contract import Dimension
 from firstloop.core.progress.evidence import DIMENSIONS, LetterKey
 from firstloop.core.progress.foretelling import letters_on, summed
 from firstloop.core.progress.habits import STRANDS, Strand, strands_of
-from firstloop.core.progress.model import Held, rules_for
+from firstloop.core.progress.model import Held, rules_for, together
 
 
 class LetterState(StrEnum):
@@ -124,16 +124,46 @@ def letter_estimates(
     """How its letters stand."""
     rules = rules_for(letters)
     found = summed(letters_on(held, rules, day), rules).round(PLACES).tolist()
+    return _letters(letters, found, held.counts.tolist(), held.last.tolist(), met)
+
+
+def letters_of_all(
+    children: Sequence[tuple[Held, tuple[LetterKey, ...]]], day: float
+) -> list[tuple[LetterEstimate, ...]]:
+    """How the letters of several children stand, child by child: in one go, as that is how a class
+    is looked at."""
+    if not children:
+        return []
+    held, rules = together([(one, rules_for(letters)) for one, letters in children])
+    found = summed(letters_on(held, rules, day), rules).round(PLACES).tolist()
     counts, last = held.counts.tolist(), held.last.tolist()
+    stands, begin = [], 0
+    for _, letters in children:
+        end = begin + len(letters)
+        part = slice(begin, end)
+        stands.append(_letters(letters, found[part], counts[part], last[part], range(len(letters))))
+        begin = end
+    return stands
+
+
+def _letters(  # what is known of letters, column by column
+    letters: tuple[LetterKey, ...],
+    found: list[list[list[float]]],
+    counts: list[list[int]],
+    last: list[list[float]],
+    met: Iterable[int],
+) -> tuple[LetterEstimate, ...]:
     return tuple(
         LetterEstimate(
             letters[at],
             dimension,
-            _chance(found[at][d], counts[at][d]),
-            last[at][d] if counts[at][d] else None,
+            Chance(chance[0], chance[1], chance[2], count),
+            day if count else None,
         )
         for at in met
-        for d, dimension in enumerate(DIMENSIONS)
+        for dimension, chance, count, day in zip(
+            DIMENSIONS, found[at], counts[at], last[at], strict=True
+        )
     )
 
 
@@ -151,14 +181,9 @@ def habit_estimates(
     return tuple(
         HabitEstimate(
             strand,
-            _chance(found[at], int(held.strand_counts[at])),
+            Chance(found[at][0], found[at][1], found[at][2], int(held.strand_counts[at])),
             tuple(shown.get(at, ())),
         )
         for at, strand in enumerate(STRANDS)
         if held.strand_counts[at]
     )
-
-
-def _chance(found: Sequence[float], rests_on: int) -> Chance:
-    p, low, high = found
-    return Chance(p, low, high, rests_on)

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import IntEnum
 from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
 import numpy.typing as npt
@@ -37,8 +38,7 @@ does so only nearly depends on the writer's pen and paper as well, so nothing is
 Indices = npt.NDArray[np.intp]
 
 
-@dataclass(frozen=True, slots=True, order=True)
-class LetterKey:
+class LetterKey(NamedTuple):
     """A letter as it is known of a child: in one hand; "" is a hand that nobody named."""
 
     glyph: str

@@ -58,7 +58,7 @@ def _has_habits(rules: Rules) -> npt.NDArray[np.bool_]:
 def _may_be(held: Held, rules: Rules, habits: FloatArray) -> FloatArray:
     """What each letter may be, whatever its own attempts say."""
     numbers, counts = rules.numbers, held.counts
-    others = held.pool[None] - held.stands + numbers.unknown_weighs * rules.first
+    others = held.pool - held.stands + numbers.unknown_weighs * rules.first
     told = np.concatenate([held.strand_counts, [0]])[rules.parents]
     by_others = 1.0 - counts[:, :, None] / np.maximum(told, 1)
     by_others = np.where(told > 0, by_others, 0.0)

@@ -1,6 +1,7 @@
 """The model that letters and habits are followed by: its numbers, what is held of a child, and what
 the loops need to know. Its reasons are in docs/progress.md."""
 
+from collections.abc import Sequence
 from functools import lru_cache
 from itertools import groupby
 from typing import Any, NamedTuple
@@ -193,6 +194,24 @@ def attempts_of(evidence: Evidence, begin: int, end: int) -> Attempts:
     )
 
 
+def together(children: Sequence[tuple[Held, Rules]]) -> tuple[Held, Rules]:
+    """Several children as if they were one: their letters and habits one after another, each letter
+    with its own child's habits, hands and others (`pool` (letter, dimension, 13)). A class that is
+    looked at is so in one go."""
+    helds, rules = zip(*children, strict=True)
+    sizes = [len(held.stands) for held in helds]
+    first_letter = np.repeat(np.cumsum([0, *sizes[:-1]]), sizes)
+    first_strand = np.repeat(len(STRANDS) * np.arange(len(sizes)), sizes)[:, None, None]
+    parents = np.concatenate([one.parents for one in rules]).astype(np.intp)
+    pool = np.repeat(np.stack([held.pool for held in helds]), sizes, axis=0)
+    columns = {name: np.concatenate([getattr(held, name) for held in helds]) for name in _STACKED}
+    return Held(**columns, pool=pool), rules[0]._replace(
+        parents=np.where(parents >= 0, parents + first_strand, parents),
+        siblings=np.concatenate([one.siblings for one in rules]) + first_letter,
+    )
+
+
+_STACKED = tuple(name for name in Held._fields if name != "pool")
 _EXACT = ("habits_then", "last", "counts", "strand_last", "strand_counts")
 _COARSE = ("heard", "stands", "strands")
 """What is kept of a child, in full and in single precision; the rest follows from it."""

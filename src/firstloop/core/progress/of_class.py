@@ -1,7 +1,7 @@
 """What the estimates of all children of a class come to, letter by letter, on one day or between
 two."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from math import ceil
@@ -13,13 +13,14 @@ from firstloop.core.progress.evidence import LetterKey
 DUE_FOR = 0.3
 """[share] Of the children for whom a letter is due: from here on it is due for the class."""
 
-_WORST_FIRST = (LetterState.NOT_YET, LetterState.NEARLY, LetterState.SECURE, LetterState.UNKNOWN)
+_WORST_FIRST = (LetterState.NOT_YET, LetterState.NEARLY, LetterState.UNKNOWN, LetterState.SECURE)
+"""A letter whose size is hardly known is not secure, whatever its shape."""
 
 
 @dataclass(frozen=True, slots=True)
 class LetterOfChild:
     """How a child's letter stands in each dimension that anything is known of: the `state` is that
-    of its weakest, of those that are known."""
+    of its weakest."""
 
     chances: Mapping[Dimension, Chance]
     states: Mapping[Dimension, LetterState] = field(init=False)
@@ -27,8 +28,8 @@ class LetterOfChild:
 
     def __post_init__(self) -> None:
         states = {dimension: chance.state for dimension, chance in self.chances.items()}
-        known = states.values()
-        worst = next((state for state in _WORST_FIRST if state in known), LetterState.UNKNOWN)
+        found = states.values()
+        worst = next((state for state in _WORST_FIRST if state in found), LetterState.UNKNOWN)
         object.__setattr__(self, "states", states)
         object.__setattr__(self, "state", worst)
 
@@ -100,3 +101,31 @@ def moved(
         if key in before and LetterState.UNKNOWN not in {before[key].state, letter.state}
     ]
     return tuple(one for one in found if one.before is not one.now)
+
+
+LEAST_TOLD = 3
+"""[children] Of fewer nothing is told where nobody is to be named: one would be known by it."""
+
+
+@dataclass(frozen=True, slots=True)
+class Shares:
+    """Of how many children a letter or a habit is secure, nearly, not yet."""
+
+    secure: int
+    nearly: int
+    not_yet: int
+
+
+def shares_of(states: Iterable[LetterState]) -> Shares | None:
+    """How a class stands without naming anybody; None where it is known of too few children.
+
+    >>> shares_of([LetterState.SECURE, LetterState.SECURE, LetterState.NOT_YET])
+    Shares(secure=2, nearly=0, not_yet=1)
+    >>> shares_of([LetterState.SECURE] * 2 + [LetterState.UNKNOWN] * 9) is None
+    True
+    """
+    counts = Counter(states)
+    secure, nearly = counts[LetterState.SECURE], counts[LetterState.NEARLY]
+    not_yet = counts[LetterState.NOT_YET]
+    known = secure + nearly + not_yet
+    return Shares(secure, nearly, not_yet) if known >= LEAST_TOLD else None

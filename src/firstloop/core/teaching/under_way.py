@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from firstloop.core.teaching.course import Stop, course
 from firstloop.core.teaching.customs import AMOUNTS, Customs
+from firstloop.core.teaching.gets import AS_THE_CLASS, Gets
 from firstloop.core.teaching.instructions import further_of, prompts
 from firstloop.core.teaching.lesson import Lesson, parts_of
 from firstloop.core.teaching.pad_tasks import (
@@ -68,6 +69,10 @@ class Moment:
         """On how many lines all of it is written; one where nothing is."""
         return max(1, sum(writing.rows for writing in self.writings))
 
+    def given(self, gets: Gets) -> "Moment":
+        """The same for a child that gets something otherwise than its class."""
+        return self if gets == AS_THE_CLASS else replace(self, tasks=gets.of(self.tasks))
+
     def task_for(self, written: Mapping[Key, int]) -> PadTask | None:
         """What a child has come to, by how many of each task it has written."""
         return task_now(self.tasks, written)
@@ -106,7 +111,7 @@ class UnderWay:
 
     def asks_for(self, key: Key) -> bool:
         """Whether something is written at any of its moments. Whether from memory or from a model
-        may have been changed while it was written."""
+        may have been changed while it was written, and so may what a child gets."""
         return key in _keys(self.lesson, self.date_text, self.customs)
 
     @property
@@ -156,14 +161,15 @@ def _moments(lesson: Lesson, date_text: str, customs: Customs) -> tuple[Moment, 
 
 @lru_cache(maxsize=64)
 def _keys(lesson: Lesson, date_text: str, customs: Customs) -> frozenset[Key]:
-    """What is written at any moment of a lesson, from memory or from a model, or once there is
-    enough of it."""
+    """What is written at any moment of a lesson, from memory or from a model, with more help or
+    not, or once there is enough of it."""
     moments = _moments(lesson, date_text, customs)
     asked = {
         task.key
         for either in (replace(customs, from_memory=one) for one in (False, True))
         for moment in moments
-        for task in tasks_for(moment.stop.kind, moment.writings, either)
+        for gets in (AS_THE_CLASS, Gets(more_help=True))
+        for task in gets.of(tasks_for(moment.stop.kind, moment.writings, either))
     }
     return frozenset(asked | {FREELY} if any(one.further for one in moments) else asked)
 

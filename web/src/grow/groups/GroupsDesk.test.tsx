@@ -8,6 +8,8 @@ import { askedOf, refuse, serve } from "../../test/server";
 import { GroupsDesk } from "./GroupsDesk";
 
 const GROUPS: GroupsOut = {
+  today: "2026-03-06",
+  next_day: "2026-03-09",
   groups: [
     {
       name: "back along the stem, then over",
@@ -17,7 +19,8 @@ const GROUPS: GroupsOut = {
         { pupil: JORI, letters: ["n"], dimensions: ["shape"] },
         { pupil: MILA, letters: ["n", "h"], dimensions: ["shape"] },
       ],
-      lesson: { new: ["n", "h"], minutes: 10, shape: "mend", habit: "retrace_gap" },
+      lesson: { new: ["n", "h"], minutes: 10, shape: "mend", habit: "retrace_gap", group: [1, 2] },
+      planned: null,
     },
   ],
   alone: [{ pupil: { ...MILA, id: 9, name: "Pia" }, why: "nobody_shares" }],
@@ -45,7 +48,25 @@ test("its lesson is sent to be planned as it is proposed; what is refused is sai
   const { user } = putUp(<GroupsDesk />);
   await user.click(await screen.findByRole("button", { name: "Plan ten minutes on it" }));
   expect(await screen.findByRole("alert")).toHaveTextContent("A lesson is open to pads.");
-  expect(askedOf("POST /api/plan/lessons")[0]?.body).toEqual(GROUPS.groups[0]?.lesson);
+  const [asked] = askedOf("POST /api/plan/lessons");
+  expect(asked?.body).toEqual({ ...GROUPS.groups[0]?.lesson, next_day: true });
+});
+
+test("it may be for today; what is planned for a group is said, and leads to its lesson", async () => {
+  serve("POST /api/plan/lessons", {});
+  const { user } = putUp(<GroupsDesk />);
+  await user.click(await screen.findByRole("radio", { name: "for today" }));
+  const [group] = GROUPS.groups;
+  serve("GET /api/grow/groups", {
+    ...GROUPS,
+    groups: [{ ...group, planned: { lesson: 7, day: "2026-03-06" } }],
+  });
+  await user.click(screen.getByRole("button", { name: "Plan ten minutes on it" }));
+  expect(await screen.findByRole("link", { name: "To its lesson" })).toHaveAttribute(
+    "href",
+    "/plan/today?lesson=7",
+  );
+  expect(askedOf("POST /api/plan/lessons")[0]?.body).toMatchObject({ next_day: false });
 });
 
 test("a group on a letter says where each child fails", async () => {

@@ -1,17 +1,27 @@
 /** Groups for tomorrow: who shares a weak movement or letter, and the lesson that each could have. */
-import { Link, useNavigate } from "react-router";
+import { useState } from "react";
+import { Link } from "react-router";
 
 import type { AloneOut, GroupOut } from "../../api/schema";
 import { useGroups } from "../../api/growQueries";
 import { usePlanLesson } from "../../api/lessonQueries";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { Hers } from "../../ui/Hers";
 import { SmallLetter } from "../../ui/SmallLetter";
 import { Empty, Failed, Loading } from "../../ui/states";
+import { dayInWords } from "../map";
 import { KeptApart } from "./KeptApart";
+
+type Day = "today" | "next";
+interface Days {
+  today: string;
+  chosen: Day;
+}
 
 export function GroupsDesk() {
   const groups = useGroups();
+  const [chosen, choose] = useState<Day>("next");
   return (
     <section className="mx-auto flex w-full max-w-6xl flex-col gap-4 px-5 py-3">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6">
@@ -22,18 +32,34 @@ export function GroupsDesk() {
       </header>
       <p className="text-soft">
         Two to six children who are weak in the same movement or letter, by all that was written so
-        far. Each group could have ten minutes of its own.
+        far. Each group could have ten minutes of its own, beside the others.
       </p>
       <Failed of={[groups]} />
       {groups.isPending ? <Loading what="the groups" /> : null}
       {groups.data ? (
         <>
+          {groups.data.groups.length > 0 ? (
+            <Choice
+              small
+              label="Planned for"
+              value={chosen}
+              options={[
+                { value: "today", label: "for today" },
+                { value: "next", label: `for ${dayInWords(groups.data.next_day)}` },
+              ]}
+              onChange={choose}
+            />
+          ) : null}
           {groups.data.groups.length === 0 ? (
             <Empty>No two children are weak in the same just now.</Empty>
           ) : (
             <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3" aria-label="Groups">
               {groups.data.groups.map((group) => (
-                <Group key={keyOf(group)} group={group} />
+                <Group
+                  key={keyOf(group)}
+                  group={group}
+                  days={{ today: groups.data.today, chosen }}
+                />
               ))}
             </ul>
           )}
@@ -51,7 +77,7 @@ function keyOf({ name, dimension, members }: GroupOut): string {
 
 const WHERE = { direction: "the way it goes", size: "its size", shape: "its shape" } as const;
 
-function Group({ group }: { group: GroupOut }) {
+function Group({ group, days }: { group: GroupOut; days: Days }) {
   const { name, dimension, letters, members } = group;
   return (
     <li className="flex flex-col gap-2 rounded-md border-2 border-crease bg-leaf px-4 py-3">
@@ -76,22 +102,41 @@ function Group({ group }: { group: GroupOut }) {
         ))}
       </ul>
       <Hers>
-        <PlanIt group={group} />
+        <PlanIt group={group} days={days} />
       </Hers>
     </li>
   );
 }
 
-function PlanIt({ group: { lesson } }: { group: GroupOut }) {
+/** Its lesson: proposed for a day, and once it is planned, where it is. */
+function PlanIt({ group: { lesson, planned }, days }: { group: GroupOut; days: Days }) {
   const plan = usePlanLesson();
-  const navigate = useNavigate();
+  const isNext = days.chosen === "next";
+  if (planned) {
+    const isToday = planned.day === days.today;
+    return (
+      <p>
+        Planned for {isToday ? "today" : dayInWords(planned.day)}.{" "}
+        <Link
+          to={
+            isToday
+              ? `/plan/today?lesson=${String(planned.lesson)}`
+              : `/show/lesson/${String(planned.lesson)}`
+          }
+          className="underline underline-offset-4"
+        >
+          {isToday ? "To its lesson" : "Look at it"}
+        </Link>
+      </p>
+    );
+  }
   return (
     <div>
       <Button
         small
         disabled={plan.isPending}
         onClick={() => {
-          plan.mutate({ body: lesson }, { onSuccess: () => void navigate("/plan/today") });
+          plan.mutate({ body: { ...lesson, next_day: isNext } });
         }}
       >
         Plan ten minutes on it

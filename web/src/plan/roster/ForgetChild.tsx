@@ -1,10 +1,10 @@
 /** A child who is to be deleted: asked once, done for good, and what copies still hold said. */
 import { useState } from "react";
 
-import { useForgetPupil, useRenewCopies } from "../../api/rosterQueries";
+import { useForgetPupil } from "../../api/rosterQueries";
 import type { PupilOut as Pupil } from "../../api/schema";
-import { Button } from "../../ui/Button";
 import { ConfirmButton } from "../../ui/ConfirmButton";
+import { InCopies } from "../../ui/InCopies";
 import { Pick } from "../../ui/Pick";
 import { ProblemNote } from "../../ui/states";
 
@@ -44,35 +44,4 @@ export function ForgetChild({ pupils }: { pupils: readonly Pupil[] }) {
       {forget.isError ? <ProblemNote error={forget.error} /> : null}
     </section>
   );
-}
-
-function InCopies({ copies, until }: { copies: number; until: string | null }) {
-  const renew = useRenewCopies();
-  const left = renew.data?.copies ?? copies;
-  if (left === 0 || until === null) {
-    return <p role="status">Deleted. No copy of the record holds the child any more.</p>;
-  }
-  return (
-    <div role="status" className="mt-2 flex flex-wrap items-center gap-3 text-ink">
-      <p>
-        Deleted.{" "}
-        {left === 1
-          ? `One copy of the record still holds the child, until ${dayOf(until)}.`
-          : `${left} copies still hold the child, the last until ${dayOf(until)}.`}
-      </p>
-      <Button
-        onClick={() => {
-          renew.mutate({});
-        }}
-        disabled={renew.isPending}
-      >
-        Renew the copies now
-      </Button>
-      {renew.isError ? <ProblemNote error={renew.error} /> : null}
-    </div>
-  );
-}
-
-function dayOf(iso: string): string {
-  return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long" });
 }

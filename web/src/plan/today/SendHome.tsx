@@ -1,6 +1,7 @@
 /** A movement to send home: of what is new, or of one of the lesson's words. */
-import { House } from "lucide-react";
+import { FileText, House } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import { addressOf } from "../../api/client";
 import type { LessonOut as Lesson } from "../../api/schema";
@@ -34,6 +35,14 @@ export function SendHome({ lesson }: { lesson: Lesson }) {
         <span className="text-sm text-soft">
           opens on any phone, without a network; no child&rsquo;s name is in it
         </span>
+      </p>
+      <p className="pt-2">
+        <Link
+          to={`/plan/sheet/${String(lesson.id)}`}
+          className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-ink"
+        >
+          <FileText aria-hidden size={18} /> A sheet to write on
+        </Link>
       </p>
     </section>
   );

@@ -74,6 +74,7 @@ const ROOM: RoomOut = {
       part: null,
       title: "Trace, finish, own",
       is_full: false,
+      group: null,
     },
   ],
   children: [

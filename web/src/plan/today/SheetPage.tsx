@@ -1,0 +1,115 @@
+/** The sheet of a lesson: how it is to be on the left, its pages as they are printed on the right. */
+import { Printer } from "lucide-react";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+
+import { addressOf } from "../../api/client";
+import { useSheet } from "../../api/lessonQueries";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { Loading, ProblemNote } from "../../ui/states";
+import { Tick } from "../../ui/Tick";
+
+const FOR = [
+  { value: "lesson", label: "For the lesson" },
+  { value: "home", label: "For home" },
+] as const;
+const WHOSE = [
+  { value: "all", label: "One for all" },
+  { value: "each", label: "One a child" },
+] as const;
+const PAPERS = [
+  { value: "A4", label: "A4" },
+  { value: "Letter", label: "Letter" },
+] as const;
+
+export function SheetPage() {
+  const lesson = Number(useParams().id);
+  const [purpose, setPurpose] = useState<(typeof FOR)[number]["value"]>("lesson");
+  const [whose, setWhose] = useState<(typeof WHOSE)[number]["value"]>("all");
+  const [paper, setPaper] = useState<(typeof PAPERS)[number]["value"]>("A4");
+  const [left, setLeft] = useState(false);
+  const [at, setAt] = useState(1);
+  const asked = {
+    ...(purpose === "home" && { home: true }),
+    ...(whose === "each" && { each: true }),
+    ...(paper !== "A4" && { paper }),
+    ...(left && whose === "all" && { left }),
+  };
+  const sheet = useSheet(lesson, asked);
+  const path = { lesson_id: lesson };
+  const pages = sheet.data?.pages ?? 0;
+  const page = Math.min(at, Math.max(1, pages));
+  return (
+    <section className="flex min-h-0 flex-1 gap-8 px-5 py-3 max-lg:flex-col" aria-label="A sheet">
+      <div className="flex w-72 shrink-0 flex-col items-start gap-4">
+        <h1 className="text-2xl font-bold">On paper</h1>
+        <Choice small label="For" value={purpose} options={FOR} onChange={setPurpose} />
+        <Choice small label="Whose" value={whose} options={WHOSE} onChange={setWhose} />
+        <p className="text-sm text-soft">
+          {whose === "each"
+            ? "Each with the child’s name, by what it gets: its lines, fewer letters, more help, the model’s side. Set on the child’s page in Grow."
+            : "The same for everybody, with a line for the name."}
+        </p>
+        <Choice small label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
+        {whose === "all" ? (
+          <Tick label="Models on the right, for the left hand" checked={left} onChange={setLeft} />
+        ) : null}
+        <a
+          href={addressOf("/api/plan/lessons/{lesson_id}/sheet/pdf", { path, query: asked })}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex min-h-11 items-center gap-2 rounded-md border-2 border-ink bg-ink px-4 font-medium text-leaf hover:border-rule-deep hover:bg-rule-deep"
+        >
+          <Printer aria-hidden size={20} />
+          {pages === 1 ? "Print it" : `Print ${String(pages)} pages`}
+        </a>
+        <p className="text-sm text-soft">
+          At its true size: choose “actual size” where the printer asks.
+        </p>
+        <Link to={`/plan/today?lesson=${String(lesson)}`} className="underline underline-offset-4">
+          Back to the lesson
+        </Link>
+      </div>
+      <div className="flex min-h-0 flex-1 flex-col items-center gap-2">
+        {sheet.isPending ? <Loading what="the sheet" /> : null}
+        {sheet.isError ? (
+          <ProblemNote error={sheet.error} retry={() => void sheet.refetch()} />
+        ) : null}
+        {pages > 1 ? (
+          <p className="flex items-center gap-3">
+            <Button
+              small
+              disabled={page === 1}
+              onClick={() => {
+                setAt(page - 1);
+              }}
+            >
+              The page before
+            </Button>
+            {page} of {pages}
+            <Button
+              small
+              disabled={page === pages}
+              onClick={() => {
+                setAt(page + 1);
+              }}
+            >
+              The next page
+            </Button>
+          </p>
+        ) : null}
+        {pages > 0 ? (
+          <img
+            src={addressOf("/api/plan/lessons/{lesson_id}/sheet/pages/{page}", {
+              path: { ...path, page },
+              query: asked,
+            })}
+            alt={`Page ${String(page)} as it is printed`}
+            className="max-h-[calc(100dvh-11rem)] max-w-full border border-crease bg-white shadow-sm"
+          />
+        ) : null}
+      </div>
+    </section>
+  );
+}
