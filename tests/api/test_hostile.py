@@ -4,6 +4,7 @@ nothing that is taken breaks what is read later."""
 import shutil
 from collections.abc import Iterator
 from dataclasses import replace
+from datetime import UTC, datetime
 from pathlib import Path
 
 import pytest
@@ -13,10 +14,13 @@ from firstloop.api.deps import DEVICE_COOKIE, PAD_COOKIE
 from firstloop.core.letters import HANDS
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.formats import packages
+from firstloop.store import paper
 from firstloop.store.database import Database
+from firstloop.store.records import PaperPageRecord
 from tests.api.good_requests import (
     CODE,
     ID,
+    INK,
     PAD_ATTEMPT,
     PAD_DEVICE,
     PAD_TOKEN,
@@ -44,6 +48,12 @@ SHE_IS_GONE = ("DELETE /api/session", "DELETE /api/classroom", "PUT /api/classro
 PART = 5
 """Of the pages a fifth is asked for after each operation: each page after two dozen of them."""
 
+A_CELL = {
+    "row": 0, "cell": 0, "target": "n", "kind": "letter", "mode": "own", "state": "written",
+    "box_mm": [15.0, 34.0, 30.0, 55.0], "chosen": False, "ink": INK,
+}  # fmt: skip
+PAGE = PaperPageRecord(None, 1, "IMG_1.jpg", 1, datetime(2026, 9, 7, tzinfo=UTC), (), (A_CELL,))
+
 EVERY = 100
 """Of the 10,000 hostile requests every hundredth is tried by day: all take many minutes."""
 
@@ -66,6 +76,8 @@ def furnished(tmp_path_factory: pytest.TempPathFactory, scheme_file: str, hand_f
     add_class(database)
     with signed_in(app_over(database), database) as opened:
         furnish(opened, scheme_file, hand_file)
+    with database.writing() as session:
+        paper.add_page(session, 1, PAGE, b"a picture")
     let_in(database, 1, 1, CODE, PAD_TOKEN, PAD_DEVICE, pupil_id=1)
     with pad_client(app_over(database), PAD_TOKEN) as pad:
         assert pad.post("/api/pad/attempts", json=PAD_ATTEMPT).status_code == 201

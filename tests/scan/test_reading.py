@@ -175,7 +175,7 @@ def test_a_picture_that_is_no_good_is_said_to_be(
         (b"", "no picture"),
         (b"%PDF-1.7 no more", "PDF"),
         (b"\x89PNG\r\n\x1a\n" + b"\0" * 40, ""),
-        (b"GIF89a" + b"\0" * 40, "send JPEG, PNG, TIFF or PDF"),
+        (b"GIF89a" + b"\0" * 40, "send JPEG, HEIC, PNG, TIFF or PDF"),
     ],
 )
 def test_a_file_that_cannot_be_read_says_so_and_the_others_are_read(

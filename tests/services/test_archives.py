@@ -49,6 +49,9 @@ STAYS = {
     "set_aside": "what they keep",
     "happening": "what was told of while it happened",
     "progress_mark": "made anew from what was written",
+    "printed_sheet": "what was printed there",
+    "paper_photo": "what waits to be read there",
+    "paper_page": "pictures, which stay where they are looked at",
 }
 
 

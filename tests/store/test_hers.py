@@ -28,6 +28,7 @@ FOR_THE_WHOLE_RECORD = {
     "carrying.bring_class", "carrying.bring_child",  # rows that come from elsewhere
     "inks.add", "inks.add_many", "inks.of",  # of attempts that were found in the class
     "text_seen.keep",  # of a text that was
+    "paper.next_photo",  # of whichever class has waited longest
     "blind_sets.to_judge", "blind_sets.get_to_judge",  # of who judges, whosever class it is
 }  # fmt: skip
 

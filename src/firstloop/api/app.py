@@ -18,6 +18,7 @@ from firstloop.api import (
     groups,
     grow,
     pads,
+    paper,
     plan,
     problems,
     read_later,
@@ -40,6 +41,7 @@ from firstloop.api.interface import Interface
 from firstloop.api.line import Lines
 from firstloop.api.pads import handing_in
 from firstloop.services.heard import Heard
+from firstloop.services.paper_reader import PaperReader
 from firstloop.store.database import Database
 
 FOR_ANYBODY = (session.router, tiles.router, *pads.FOR_ANYBODY)
@@ -53,7 +55,7 @@ FOR_THE_CLASSS_TEACHER = (
         one.router
         for one in (
             *(write, classroom, roster, show, table, check, texts),
-            *(trust, second_eyes, grow, groups, care, child),
+            *(trust, second_eyes, paper, grow, groups, care, child),
         )
     ),
     *room.ROUTERS,
@@ -92,6 +94,7 @@ def create_app(
     app.state.lines = Lines()
     app.state.streams = Streams()
     app.state.heard = Heard()
+    app.state.paper = PaperReader(database)
     app.state.address = address
     read_later.describe(app, handing_in.PadAttemptIn)
     problems.install(app)
@@ -120,7 +123,9 @@ async def _while_served(app: FastAPI) -> AsyncIterator[None]:
     file that holds all."""
     database: Database = app.state.database
     database.keep()
+    app.state.paper.wake()
     yield
+    app.state.paper.end()
     database.close()
 
 

@@ -18,6 +18,7 @@ from firstloop.core.staff import Role
 from firstloop.services import accounts, lesson_codes, pad_seats
 from firstloop.services.heard import Heard
 from firstloop.services.pad_seats import InLesson
+from firstloop.services.paper_reader import PaperReader
 from firstloop.services.trusting import doubted_in
 from firstloop.store import classes
 from firstloop.store.database import Database, Session
@@ -98,6 +99,14 @@ async def _heard(request: Request) -> Heard:
     heard: Heard = request.app.state.heard
     return heard
 
+
+async def _paper(request: Request) -> PaperReader:
+    reader: PaperReader = request.app.state.paper
+    return reader
+
+
+PaperIsRead = Annotated[PaperReader, Depends(_paper)]
+"""Who reads photographs."""
 
 HeardOf = Annotated[Heard, Depends(_heard)]
 """When each pad was last heard of."""

@@ -26,7 +26,10 @@ for how many seconds: who floods waits; of thirty pads behind one router that al
 
 MOST_ADDRESSES = 10_000
 
-FILES = "/api/plan/files/"
+LARGEST_PHOTO = 60_000_000
+"""Bytes of a file of photographs: a scan of a class's sheets."""
+
+FILES, PHOTOS = "/api/plan/files/", "/api/check/paper/photos"
 
 READING = ("GET", "HEAD", "OPTIONS")
 OWN_SITES = ("same-origin", "none")
@@ -151,6 +154,12 @@ class Slowed:
         return is_full and self._asking[address] > REFUSED_AT_ONCE
 
 
+def _largest(path: str) -> int:
+    if path == PHOTOS:
+        return LARGEST_PHOTO
+    return LARGEST_FILE if path.startswith(FILES) else LARGEST_BODY
+
+
 class Announced:
     """Refuses in words what announces more than may come. What comes without announcing itself, the
     framework cuts off where it has become too much."""
@@ -161,7 +170,7 @@ class Announced:
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Passes on what may come."""
         if scope["type"] == "http":
-            largest = LARGEST_FILE if scope["path"].startswith(FILES) else LARGEST_BODY
+            largest = _largest(scope["path"])
             announced = Headers(scope=scope).get("content-length", "0")
             if announced.isdecimal() and int(announced) > largest:
                 detail = f"at most {largest // 1_000_000} MB can be sent at once; send less"

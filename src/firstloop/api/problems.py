@@ -34,6 +34,7 @@ from firstloop.services.pad_seats import (
     UnknownPadError,
 )
 from firstloop.services.pad_work import PadIsFullError
+from firstloop.services.paper_pages import PageError, TooManyPhotosError
 from firstloop.store.accounts import AccountTakenError
 from firstloop.store.errors import RecordBusyError, RecordError
 from firstloop.store.handed_in import AnotherCameFirstError, TakenBackError
@@ -77,6 +78,8 @@ _KINDS: list[tuple[type[FirstLoopError], int, str]] = [
     (ClassIsThereError, 409, "There already"),
     (AccountTakenError, 409, "There already"),
     (FlaggedAlreadyError, 409, "There already"),
+    (PageError, 409, "Not as it is"),
+    (TooManyPhotosError, 503, "Many wait"),
     (TileTakenError, 409, "There already"),
     (LooksAlikeError, 409, "Looks alike"),
     (TakenTileError, 409, "Taken already"),

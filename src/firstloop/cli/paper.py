@@ -22,7 +22,8 @@ def add_to(commands: Commands) -> None:
     sheet.set_defaults(run=_sheet)
 
     read = commands.add_parser("read", help="read photographs or scans of a sheet")
-    read.add_argument("photos", type=Path, nargs="+", metavar="PHOTO", help="JPEG, PNG, TIFF, PDF")
+    kinds = "JPEG, HEIC, PNG, TIFF, PDF"
+    read.add_argument("photos", type=Path, nargs="+", metavar="PHOTO", help=kinds)
     read.add_argument("--cells", type=Path, required=True, metavar="CELLS.json")
     read.add_argument("--json", action="store_true", help="one JSON object a page")
     read.set_defaults(run=_read_photos)

@@ -22,6 +22,12 @@ SCANNED_AT = 300 / 72
 
 KINDS = ("JPEG", "PNG", "TIFF")
 
+HEIF_BRANDS = (b"heic", b"heix", b"hevc", b"mif1", b"msf1")
+"""By which a phone's own kind of file begins (ISO 23008-12), after four bytes and `ftyp`."""
+
+JPEG_QUALITY = 72
+"""Of a page that is kept to be looked at: a pencil's line stays clear."""
+
 
 class PictureError(FirstLoopError):
     """A file that holds no picture for us; the text says what is wrong and what to do."""
@@ -34,8 +40,20 @@ def pages_in(content: bytes) -> Iterator[Grey]:
         raise PictureError(f"it is larger than {LARGEST_BYTES // 10**6} MB; send fewer pages")
     if content.startswith(b"%PDF"):
         yield from _of_pdf(content)
+    elif content[4:8] == b"ftyp" and content[8:12] in HEIF_BRANDS:
+        from pillow_heif import register_heif_opener  # noqa: PLC0415  # few phones send it
+
+        register_heif_opener()
+        yield from _of_picture(content, ("HEIF",))
     else:
-        yield from _of_picture(content)
+        yield from _of_picture(content, KINDS)
+
+
+def as_jpeg(picture: Grey) -> bytes:
+    """A grey picture to be kept: nothing of where and by what it was taken is in it."""
+    file = BytesIO()
+    Image.fromarray(picture).save(file, "JPEG", quality=JPEG_QUALITY)
+    return file.getvalue()
 
 
 def _of_pdf(content: bytes) -> Iterator[Grey]:
@@ -58,11 +76,11 @@ def _of_pdf(content: bytes) -> Iterator[Grey]:
         document.close()
 
 
-def _of_picture(content: bytes) -> Iterator[Grey]:
+def _of_picture(content: bytes, kinds: tuple[str, ...]) -> Iterator[Grey]:
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
-            with Image.open(BytesIO(content), formats=KINDS) as opened:
+            with Image.open(BytesIO(content), formats=kinds) as opened:
                 frames = getattr(opened, "n_frames", 1)
                 if frames > MOST_PAGES:
                     raise PictureError(f"it has {frames} pages; send at most {MOST_PAGES} at once")
@@ -72,7 +90,7 @@ def _of_picture(content: bytes) -> Iterator[Grey]:
                     upright = ImageOps.exif_transpose(opened)
                     yield np.array(upright.convert("L"))
     except UnidentifiedImageError as fault:
-        raise PictureError("it is no picture; send JPEG, PNG, TIFF or PDF") from fault
+        raise PictureError("it is no picture; send JPEG, HEIC, PNG, TIFF or PDF") from fault
     except (Image.DecompressionBombError, Image.DecompressionBombWarning) as fault:
         raise PictureError("it would be far too large a picture; take it with fewer points") from (
             fault

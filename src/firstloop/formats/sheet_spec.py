@@ -180,8 +180,9 @@ def _for_the_grown_up(rows: tuple[RowWish, ...], hand: Hand, ruling: Ruling) -> 
     yield f"{FOR_THE_GROWN_UP} its best one."
 
 
-def cells_json(sheet: Sheet) -> bytes:
-    """Where the cells of a sheet are: the very numbers that it is drawn with."""
+def cells_json(sheet: Sheet, *others: Sheet) -> bytes:
+    """Where the cells of a sheet are: the very numbers that it is drawn with. Sheets of one name,
+    for a child each, are one."""
     pages = [
         {
             "page": page.page,
@@ -202,7 +203,8 @@ def cells_json(sheet: Sheet) -> bytes:
                 for one in page.cells
             ],
         }
-        for page in sheet.pages
+        for one_of_it in (sheet, *others)
+        for page in one_of_it.pages
         if page.cells
     ]
     wish = sheet.wish

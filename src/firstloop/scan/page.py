@@ -76,10 +76,13 @@ class FlatPage:
 
 
 def flattened(
-    picture: Grey, size_mm: tuple[float, float], corners_mm: Sequence[tuple[float, float]]
+    picture: Grey,
+    found: Sequence[Seen],
+    size_mm: tuple[float, float],
+    corners_mm: Sequence[tuple[float, float]],
 ) -> FlatPage | None:
-    """The page of a picture, its marks at these places; None where too few are found."""
-    found = _marks_in(picture)
+    """The page of a picture in which these marks were found, its corner marks at these places;
+    None where too few are there."""
     placed = [*_placed(found, size_mm, corners_mm)]
     way = _fitted(placed)
     if way is None:
@@ -94,7 +97,7 @@ def flattened(
     there = {number for number, _ in found if number in marks.CORNERS}
     return FlatPage(
         flat,
-        _code_in(found),
+        code_in(found),
         tuple(_problems(picture, np.asarray(np.linalg.inv(way), np.float64), size_mm, there, flat)),
     )
 
@@ -116,7 +119,7 @@ def _fitted(placed: Sequence[tuple[Corners, Corners]]) -> npt.NDArray[np.float64
     return way if len(near) == len(placed) else _fitted(near)
 
 
-def _marks_in(picture: Grey) -> list[Seen]:
+def marks_in(picture: Grey) -> list[Seen]:
     """The marks that are found. A number may be there twice: it is a digit of the code."""
     shrunk = min(1.0, SOUGHT_AT / max(picture.shape))
     small = cv2.resize(picture, None, fx=shrunk, fy=shrunk, interpolation=cv2.INTER_AREA)
@@ -168,7 +171,8 @@ def _row_of_code(found: Sequence[Seen]) -> list[Seen]:
     return sorted(row, key=lambda one: float(one[1].mean(axis=0) @ to_the_right))
 
 
-def _code_in(found: Sequence[Seen]) -> PageCode | None:
+def code_in(found: Sequence[Seen]) -> PageCode | None:
+    """Which page of which sheet the marks say that it is."""
     return code_of([number for number, _ in _row_of_code(found)])
 
 

@@ -6,12 +6,13 @@ from datetime import date, datetime
 
 from firstloop.core.checking.say.findings import LetterResult, TextResult
 from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.image import SeenInk
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Help, Kind, Source, Task
 from firstloop.core.text.joins import pairs_in
 from firstloop.formats.result_json import as_json, unjudged_json
 from firstloop.services import joined_plan
-from firstloop.services.checks import letter_checked, text_checked
+from firstloop.services.checks import evidence_of, letter_checked, text_checked
 from firstloop.services.clock import day_of
 from firstloop.store import (
     attempts,
@@ -120,10 +121,11 @@ def take_in(
     letter: str,
     help: Help,
     ink: Ink,
+    source: Source = Source.PEN,
     delivery: Delivery | None = None,
 ) -> tuple[AttemptRecord, bool]:
     """Checks a letter in the class's hand on the class's ruling, and keeps it; and whether it is
-    new, or what its sender had sent before.
+    new, or what its sender had sent before. Of what was seen on paper the ink is its lines.
 
     Raises InkError, UnknownLetterError, NotInRecordError, AnotherCameFirstError or TakenBackError;
     then nothing is kept.
@@ -137,13 +139,15 @@ def take_in(
     new = NewAttempt(
         pupil_id=pupil.id,
         task=task,
-        source=Source.PEN,
+        source=source,
         help=help,
         style=school_class.style,
         ruling=school_class.ruling,
         written_at=arrived.written_at,
         day=day,
-        checked=letter_checked(ink, task, school_class.style, school_class.ruling),
+        checked=letter_checked(
+            evidence_of(source, ink), task, school_class.style, school_class.ruling
+        ),
     )
     with record.writing() as session:
         if delivery and (before := handed_in.kept_as(session, delivery)):
@@ -166,6 +170,7 @@ def take_in_text(
     target: str,
     help: Help,
     ink: Ink,
+    source: Source = Source.PEN,
     delivery: Delivery | None = None,
 ) -> tuple[TextRecord, bool]:
     """Checks a row, a word or a sentence in the class's hand on its ruling, and keeps it, and each
@@ -188,11 +193,12 @@ def take_in_text(
         open_pairs=frozenset(pair for pair in pairs_in([target]) if joins and not joins(pair)),
     )
     from_a_pad = delivery is not None and delivery.work is not None
-    result = _whatever_it_is(ink, task, school_class, from_a_pad=from_a_pad)
+    evidence = evidence_of(source, ink)
+    result = _whatever_it_is(evidence, task, school_class, from_a_pad=from_a_pad)
     new = NewText(
         pupil_id=pupil.id,
         task=task,
-        source=Source.PEN,
+        source=source,
         help=help,
         style=school_class.style,
         ruling=school_class.ruling,
@@ -239,7 +245,7 @@ def _tell(session: Session, class_id: int, delivery: Delivery, at: datetime) -> 
 
 
 def _whatever_it_is(
-    ink: Ink, task: Task, school_class: ClassRecord, *, from_a_pad: bool
+    ink: Ink | SeenInk, task: Task, school_class: ClassRecord, *, from_a_pad: bool
 ) -> TextResult | None:
     """What the check says of a text; None where it failed, or does not look at such a text and a
     child who cannot write it anew was asked for it."""

@@ -1,114 +1,200 @@
 """Photographs of a sheet read back: page by page, cell by cell, judged by the checker."""
 
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import asdict
+from dataclasses import asdict, dataclass
+from functools import cached_property
+from typing import Any
 
 from firstloop.core.checking.on_paper import State, check_on_paper
+from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.evidence.task import Task
-from firstloop.core.letters import HANDS
-from firstloop.core.letters.style import Style
+from firstloop.core.evidence.task import Handedness, Task
+from firstloop.core.letters import HANDS, Hand
+from firstloop.core.letters.style import Style, hand_of
+from firstloop.core.sheets.marks import PageCode
 from firstloop.core.sheets.wish import Mode
-from firstloop.formats.pictures import Grey, pages_in
-from firstloop.formats.result_json import Answer, as_json
-from firstloop.formats.sheet_cells import SheetCells, SheetPage
+from firstloop.formats.ink_json import strokes_of
+from firstloop.formats.pictures import Grey, as_jpeg, pages_in
+from firstloop.formats.result_json import as_json
+from firstloop.formats.sheet_cells import SheetCells, SheetPage, read_cells
 from firstloop.scan.cells import CellInk, cells_in, measures_of
-from firstloop.scan.page import SAYS, FlatPage, Problem, flattened
+from firstloop.scan.page import SAYS, FlatPage, Problem, Seen, flattened, marks_in
 from firstloop.scan.signs import Printed, off_the_dots
+
+Told = dict[str, Any]
+"""What is told of a page or of a cell, in the words of the contract."""
 
 OF_A_CHECK = ("reads_as", "verdict", "findings", "say", "letters", "marks")
 
 
+@dataclass(frozen=True, slots=True)
+class Writer:
+    """By what is judged who wrote on a page."""
+
+    handedness: Handedness = Handedness.RIGHT
+    stage: Stage = Stage.DEVELOPING
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A sheet as it is to be read: where its cells are, in which style it was to be written (None:
+    in the sheet's own hand), and by whom."""
+
+    cells: SheetCells
+    style: Style | None = None
+    writer: Writer = Writer()
+
+    @cached_property
+    def written_in(self) -> Style:
+        """The style it is judged by."""
+        return self.style or Style(self.cells.hand)
+
+    @cached_property
+    def printed(self) -> Printed:
+        """What stands on it in print."""
+        hand: Hand = hand_of(self.style) if self.style else HANDS[self.cells.hand]
+        return Printed(hand, self.cells.ruling, self.cells.ruled)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class ReadPage:
+    """What a picture of a page gave: the answer, in the words of the contract; the lines of each
+    written cell, by row and cell; and the page laid flat, None where none was found."""
+
+    answer: Told
+    inks: dict[tuple[int, int], list[Told]]
+    flat: Grey | None
+
+
 def read_files(
     files: Iterable[tuple[str, Callable[[], bytes]]], cells: SheetCells
-) -> Iterator[Answer]:
+) -> Iterator[Told]:
     """An answer for each page of files, in their order, each opened when it is come to; what is
     wrong with a file is an answer too. A page that comes again is told of, and its cells are
     not."""
     seen = set[tuple[int, int | None]]()
+    asked = Asked(cells)
     for name, content in files:
         try:
             for picture in pages_in(content()):
-                yield _page(name, picture, cells, seen)
+                yield read_page(name, picture, marks_in(picture), asked, seen).answer
         except FirstLoopError as fault:
             yield {"file": name, "error": str(fault)}
 
 
-def _page(name: str, picture: Grey, cells: SheetCells, seen: set[tuple[int, int | None]]) -> Answer:
-    flat = flattened(picture, cells.size_mm, cells.pages[0].marks)
+@dataclass(frozen=True, slots=True, eq=False)
+class OfASheet:
+    """A picture of a page of a sheet that is kept: all that a process of its own needs to know."""
+
+    file: str
+    picture: Grey
+    found: list[Seen]
+    cells: bytes
+    style: Style
+    writer: Writer
+
+
+def read_kept(one: OfASheet) -> tuple[ReadPage, bytes | None]:
+    """The page read, and its picture as JPEG."""
+    asked = Asked(read_cells(one.cells), one.style, one.writer)
+    read = read_page(one.file, one.picture, one.found, asked, set())
+    return read, None if read.flat is None else as_jpeg(read.flat)
+
+
+def read_page(
+    name: str, picture: Grey, found: list[Seen], asked: Asked, seen: set[tuple[int, int | None]]
+) -> ReadPage:
+    """A picture in which these marks were found, read; `seen` are pages that came before."""
+    cells = asked.cells
+    flat = flattened(picture, found, cells.size_mm, cells.pages[0].marks)
     if flat is None:
-        return _answer(name, None, None, cells, [Problem.NOT_A_SHEET], [])
-    page = _which(flat, cells)
+        return _nothing(name, None, [Problem.NOT_A_SHEET])
+    page = _which(flat.code, cells)
     if flat.code is not None and flat.code.sheet != cells.sheet:
-        return _answer(name, flat, None, cells, [Problem.OTHER_SHEET], [])
+        return _nothing(name, flat, [Problem.OTHER_SHEET])
     problems = list(flat.problems)
     if page is None:
-        return _answer(name, flat, None, cells, [*problems, Problem.MARK_MISSING], [])
+        return _nothing(name, flat, [*problems, Problem.MARK_MISSING])
     if (page.page, page.pupil) in seen:
-        return _answer(name, flat, page, cells, [*problems, Problem.PAGE_TWICE], [])
+        return ReadPage(_answer(name, flat, page, cells, [*problems, Problem.PAGE_TWICE]), {}, None)
     seen.add((page.page, page.pupil))
-    found = cells_in(flat.picture, page.cells, _printed(cells))
-    return _answer(name, flat, page, cells, problems, [_cell(one, cells) for one in found])
+    told_of: list[Told] = []
+    inks: dict[tuple[int, int], list[Told]] = {}
+    for one in cells_in(flat.picture, page.cells, asked.printed):
+        told, strokes = _cell(one, asked)
+        told_of.append(told)
+        if strokes:
+            inks[one.cell.row, one.cell.cell] = strokes
+    answer = _answer(name, flat, page, cells, problems)
+    return ReadPage(answer | {"cells": told_of}, inks, flat.picture)
 
 
-def _which(flat: FlatPage, cells: SheetCells) -> SheetPage | None:
+def no_sheet(name: str, code: PageCode | None) -> ReadPage:
+    """The answer for a picture of no sheet that is known."""
+    problem = Problem.NOT_A_SHEET if code is None else Problem.OTHER_SHEET
+    return _nothing(name, None, [problem])
+
+
+def _which(code: PageCode | None, cells: SheetCells) -> SheetPage | None:
     """The page that a picture says it is; of a sheet of one page that one."""
-    if flat.code is None:
+    if code is None:
         return cells.pages[0] if len(cells.pages) == 1 else None
-    asked = (flat.code.page, flat.code.pupil)
+    asked = (code.page, code.pupil)
     return next((one for one in cells.pages if (one.page, one.pupil) == asked), None)
 
 
-def _answer(  # noqa: PLR0917  # all that is told of a page
+def _nothing(name: str, flat: FlatPage | None, problems: list[Problem]) -> ReadPage:
+    return ReadPage(_answer(name, flat, None, None, problems), {}, flat.picture if flat else None)
+
+
+def _answer(
     name: str,
     flat: FlatPage | None,
     page: SheetPage | None,
-    cells: SheetCells,
+    cells: SheetCells | None,
     problems: list[Problem],
-    read: list[Answer],
-) -> Answer:
+) -> Told:
     code = flat.code if flat else None
     return {
         "file": name,
         "page": page.page if page else (code.page if code else None),
-        "sheet": code.sheet if code else (cells.sheet if page else None),
+        "sheet": code.sheet if code else (cells.sheet if page and cells else None),
         "pupil": page.pupil if page else (code.pupil if code else None),
         "problems": [{"code": one.value, "say": SAYS[one]} for one in dict.fromkeys(problems)],
-        "cells": read,
+        "cells": [],
     }
 
 
-def _printed(cells: SheetCells) -> Printed:
-    return Printed(HANDS[cells.hand], cells.ruling, cells.ruled)
-
-
-def _cell(found: CellInk, cells: SheetCells) -> Answer:
+def _cell(found: CellInk, asked: Asked) -> tuple[Told, list[Told]]:
+    """What stands in a cell; and its lines, where it is to be judged."""
     cell = found.cell
-    told: Answer = {
+    told: Told = {
         "row": cell.row,
         "cell": cell.cell,
         "target": cell.target,
+        "kind": cell.kind.value,
+        "box_mm": [round(one, 2) for one in cell.box],
         "mode": cell.mode.value,
         "state": State.EMPTY.value,
         "chosen": False,
     }
     if found.image is None:
-        return told
+        return told, []
     try:
         seen = found.image.seen()
         if cell.mode is Mode.TRACE:
-            kept = off_the_dots(seen, found.left_mm, cell, _printed(cells))
-            return (
-                told | {"state": State.WRITTEN.value} | ({} if kept is None else {"kept_u": kept})
-            )
-        task = Task(cell.target, cell.kind)
-        result = check_on_paper(seen, task, Style(cells.hand), cells.ruling)
+            kept = off_the_dots(seen, found.left_mm, cell, asked.printed)
+            told["state"] = State.WRITTEN.value
+            return told if kept is None else told | {"kept_u": kept}, []
+        task = Task(cell.target, cell.kind, asked.writer.handedness, asked.writer.stage)
+        result = check_on_paper(seen, task, asked.written_in, asked.cells.ruling)
     except FirstLoopError as fault:
-        return told | {"state": State.UNREADABLE.value, "why": str(fault)}
+        return told | {"state": State.UNREADABLE.value, "why": str(fault)}, []
     told |= {"state": result.state.value, "chosen": result.chosen}
     measures = measures_of(found.image, seen, result.ink)
     told["measures"] = {f"{name}_u": value for name, value in asdict(measures).items()}
+    strokes = strokes_of(result.ink.ink)
     if result.result is None:
-        return told
+        return told, strokes
     judged = as_json(result.result)
-    return told | {name: judged[name] for name in OF_A_CHECK if name in judged}
+    return told | {name: judged[name] for name in OF_A_CHECK if name in judged}, strokes

@@ -9,13 +9,14 @@ from datetime import datetime
 from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
+from firstloop.core.evidence.image import SeenInk
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Task
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 from firstloop.formats.result_json import as_json
 from firstloop.services import progress
-from firstloop.services.checks import letter_checked, text_checked
+from firstloop.services.checks import evidence_of, letter_checked, text_checked
 from firstloop.services.clock import day_of
 from firstloop.services.handing_in import keep_letters
 from firstloop.store import (
@@ -106,7 +107,7 @@ class _Done:
     changes: Counter[Change] = field(default_factory=Counter)
 
 
-Asked = tuple[int, Ink, Task, Style, Ruling]
+Asked = tuple[int, Ink | SeenInk, Task, Style, Ruling]
 """A kept letter, and what is asked of it again."""
 
 
@@ -131,7 +132,13 @@ def _recheck_letters(
         found = [one for one in attempts.some(session, class_id, ids) if one.id in ink]
         paper = classes.get(session, class_id).ruling
     asked: list[Asked] = [
-        (kept.id, ink[kept.id], one.task, one.style, one.ruling.on(paper))
+        (
+            kept.id,
+            evidence_of(one.source, ink[kept.id]),
+            one.task,
+            one.style,
+            one.ruling.on(paper),
+        )
         for kept in found
         for one in [kept.attempt]
     ]
@@ -170,7 +177,8 @@ def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) ->
         paper = classes.get(session, class_id).ruling
     text = kept.text
     try:
-        result = text_checked(text.ink, text.task, text.style, text.ruling.on(paper))
+        ink = evidence_of(text.source, text.ink)
+        result = text_checked(ink, text.task, text.style, text.ruling.on(paper))
     except UncheckedError:  # what a pad was asked for, and the check does not look at
         return
     if result is None:

@@ -1,6 +1,8 @@
 """Sheets of a lesson: one for all, or one a child by what it gets."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from hashlib import sha256
+from itertools import count
 
 from firstloop.core.letters.phrases import phrase
 from firstloop.core.sheets.layout import Sheet, laid_out
@@ -9,10 +11,14 @@ from firstloop.core.sheets.of_lesson import for_child, rows_for_home, rows_of
 from firstloop.core.sheets.wish import Paper, SheetError, SheetWish
 from firstloop.core.teaching.roster import Presence
 from firstloop.core.teaching.under_way import UnderWay
+from firstloop.formats.sheet_spec import cells_json
 from firstloop.services.lessons import under_way_of
-from firstloop.store import lessons
-from firstloop.store.database import Session
-from firstloop.store.records import ClassRecord
+from firstloop.store import lessons, paper
+from firstloop.store.database import Database, Session
+from firstloop.store.records import ClassRecord, PrintedSheetRecord
+
+NO_NAME = "2222"
+"""Of a sheet that is laid out only to be compared."""
 
 FOR_HOME = "A few minutes are enough. Stop while it is still fun; your child chooses its best one."
 
@@ -28,22 +34,70 @@ class SheetAsked:
     each: bool = False
 
 
+@dataclass(frozen=True, slots=True)
+class LessonSheets:
+    """The sheets of a lesson, of one name, and whose they are (none: one for all)."""
+
+    sheets: tuple[Sheet, ...]
+    pupils: tuple[int, ...]
+    digest: str
+
+    @property
+    def cells(self) -> bytes:
+        """Where the cells of all of them are, as JSON."""
+        return cells_json(*self.sheets)
+
+
 def of_lesson(
     session: Session, school_class: ClassRecord, lesson_id: int, asked: SheetAsked
-) -> tuple[Sheet, ...]:
+) -> LessonSheets:
     """The sheets of a lesson, of each child by name or one for all; raises NotInRecordError, and
     SheetError where the lesson asks for nothing on paper or it does not fit."""
     kept = lessons.get(session, school_class.id, lesson_id)
     wish = _wish(under_way_of(kept, school_class), school_class, asked)
-    name = sheet_name(f"{lesson_id} {asked}".encode())
-    if not asked.each:
-        return (laid_out(wish, name),)
-    group = kept.group or school_class.here
-    return tuple(
-        laid_out(for_child(wish, pupil.gets, pupil.handedness, pupil.name), name)
-        for pupil in school_class.pupils
-        if pupil.id in group and pupil.presence is Presence.HERE
-    )
+    wishes = [(wish, 0)]
+    if asked.each:
+        group = kept.group or school_class.here
+        wishes = [
+            (for_child(wish, pupil.gets, pupil.handedness, pupil.name), pupil.id)
+            for pupil in school_class.pupils
+            if pupil.id in group and pupil.presence is Presence.HERE
+        ]
+    whose = tuple(pupil_id for _, pupil_id in wishes if pupil_id)
+    drafts = [laid_out(one, NO_NAME) for one, _ in wishes]
+    digest = sha256(cells_json(*drafts) + str((lesson_id, asked, whose)).encode()).hexdigest()
+    name = _name(session, school_class.id, digest)
+    sheets = [
+        laid_out(replace(one, pupils=(number,) if whose else ()), name)
+        for number, (one, _) in enumerate(wishes, start=1)
+    ]
+    return LessonSheets(tuple(sheets), whose, digest)
+
+
+def print_lesson(
+    record: Database, school_class: ClassRecord, lesson_id: int, asked: SheetAsked
+) -> tuple[Sheet, ...]:
+    """The same, to be printed: from now on photographs of them can be read. Raises as
+    `of_lesson`."""
+    with record.session() as session:
+        made = of_lesson(session, school_class, lesson_id, asked)
+        lesson = under_way_of(lessons.get(session, school_class.id, lesson_id), school_class)
+        if paper.sheet_of_digest(session, school_class.id, made.digest) is not None:
+            return made.sheets
+    title = ", ".join(lesson.lesson.new) or "Words"
+    with record.writing() as session:
+        sheet = PrintedSheetRecord(made.sheets[0].name, made.digest, title, made.pupils)
+        paper.keep_sheet(session, school_class.id, sheet, made.cells)
+    return made.sheets
+
+
+def _name(session: Session, class_id: int, digest: str) -> str:
+    """The name of a sheet: that by which it is kept, or one that no other of the class has."""
+    kept = paper.sheet_of_digest(session, class_id, digest)
+    if kept is not None:
+        return kept.name
+    names = (sheet_name(f"{digest} {again}".encode()) for again in count())
+    return next(name for name in names if paper.sheet_named(session, class_id, name) is None)
 
 
 def _wish(lesson: UnderWay, school_class: ClassRecord, asked: SheetAsked) -> SheetWish:
@@ -58,7 +112,7 @@ def _wish(lesson: UnderWay, school_class: ClassRecord, asked: SheetAsked) -> She
         paper=asked.paper,
         left_handed=asked.left_handed,
         title=", ".join(lesson.lesson.new) or "Words",
-        readable=False,
+        readable=True,
         date_line=not asked.home,
         drawing_corner=True,
         grown_up=_for_the_grown_up(lesson, school_class) if asked.home else (),

@@ -290,6 +290,44 @@ class PromptRecord:
     has_sound: bool
 
 
+@dataclass(frozen=True, slots=True)
+class PrintedSheetRecord:
+    """A sheet that was printed to be read back: its name, what it was made of, what it is called,
+    and whose the numbers on it are, the first 1 (none: it is nobody's)."""
+
+    name: str
+    digest: str
+    title: str
+    pupils: tuple[int, ...]
+    id: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class PaperPhotoRecord:
+    """A file that waits to be read, and of which class."""
+
+    id: int
+    class_id: int
+    name: str
+    came_at: datetime
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class PaperPageRecord:
+    """A page that was read: of which sheet and whose (None: not known), of which file, what is
+    wrong with it, its cells in the words of the contract, and since when it is in the record."""
+
+    sheet: PrintedSheetRecord | None
+    pupil_id: int | None
+    file: str
+    page: int | None
+    came_at: datetime
+    problems: tuple[dict[str, str], ...]
+    cells: tuple[dict[str, Any], ...]
+    kept_at: datetime | None = None
+    id: int = 0
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class AttemptRecord:
     """A kept attempt, and the word on it that counts, if there is one. Its ink is apart."""

@@ -1148,6 +1148,154 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Paper
+         * @description What waits, and what was read.
+         */
+        get: operations["get_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Photo
+         * @description Takes a file of photographs or a scan; its pages are there when they are read.
+         */
+        post: operations["post_photo"];
+        /**
+         * Delete Photos
+         * @description Lets go of all files that wait.
+         */
+        delete: operations["delete_photos"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Page
+         * @description A page with its cells.
+         */
+        get: operations["get_page"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete Page
+         * @description Deletes the page and its picture; what went into the record stays there.
+         */
+        delete: operations["delete_page"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Picture
+         * @description The page, laid flat.
+         */
+        get: operations["get_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}/pupil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Page Pupil
+         * @description Says whose the page is.
+         */
+        put: operations["put_page_pupil"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}/cells/{row}/{cell}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Cell
+         * @description Says what stands in a cell after all.
+         */
+        put: operations["put_cell"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Page
+         * @description Takes into the record what is written on the page.
+         */
+        post: operations["post_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grow/map": {
         parameters: {
             query?: never;
@@ -2315,7 +2463,7 @@ export interface paths {
         };
         /**
          * Get Sheet Pdf
-         * @description All of it, to be printed.
+         * @description All of it, to be printed, and to be read back from photographs.
          */
         get: operations["get_sheet_pdf"];
         put?: never;
@@ -3212,6 +3360,51 @@ export interface components {
             flags: components["schemas"]["FlagOut"][];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
+        };
+        /**
+         * CellIn
+         * @description What stands in a cell after all.
+         */
+        CellIn: {
+            state: components["schemas"]["State-Input"];
+        };
+        /**
+         * CellOut
+         * @description A cell of a page: where it is (left, top, right, bottom; mm), what was to be written, what
+         *     stands there and what there is to say of it; of what was traced how far (u) it is from the
+         *     dots on average.
+         */
+        CellOut: {
+            /** Row */
+            row: number;
+            /** Cell */
+            cell: number;
+            /** Target */
+            target: string;
+            kind: components["schemas"]["Kind"];
+            mode: components["schemas"]["Mode"];
+            /** Box Mm */
+            box_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            state: components["schemas"]["firstloop__core__checking__on_paper__State"];
+            /** Chosen */
+            chosen: boolean;
+            /** Why */
+            why?: string | null;
+            /** Reads As */
+            reads_as?: string | null;
+            /** Verdict */
+            verdict?: {
+                [key: string]: components["schemas"]["Verdict"];
+            } | null;
+            /** Say */
+            say?: string | null;
+            /** Kept U */
+            kept_u?: number | null;
         };
         /**
          * ChainOut
@@ -4873,6 +5066,12 @@ export interface components {
             step: number;
         };
         /**
+         * Mode
+         * @description How much of a row is there already.
+         * @enum {string}
+         */
+        Mode: "trace" | "finish" | "own" | "recall";
+        /**
          * MoveAgain
          * @description A move of the letter that plays again.
          */
@@ -5303,6 +5502,90 @@ export interface components {
             let_go: string[];
         };
         /**
+         * PageInFull
+         * @description A page with its cells, and whether its picture is still there.
+         */
+        PageInFull: {
+            /** Id */
+            id: number;
+            /** File */
+            file: string;
+            /** Title */
+            title: string | null;
+            /** Sheet */
+            sheet: string | null;
+            /** Page */
+            page: number | null;
+            /** Pupil Id */
+            pupil_id: number | null;
+            /**
+             * Came At
+             * Format: date-time
+             */
+            came_at: string;
+            /** Problems */
+            problems: components["schemas"]["PageProblem"][];
+            /** States */
+            states: {
+                [key: string]: number;
+            };
+            /** Kept At */
+            kept_at: string | null;
+            /** Cells */
+            cells: components["schemas"]["CellOut"][];
+        };
+        /**
+         * PageOfIn
+         * @description Whose a page is; null: it is not known.
+         */
+        PageOfIn: {
+            /** Pupil Id */
+            pupil_id: number | null;
+        };
+        /**
+         * PageOut
+         * @description A page that was read: of which file, sheet and page, whose it is, what is wrong, how many of
+         *     its cells are written, struck out, empty and not readable, and since when it is in the
+         *     record.
+         */
+        PageOut: {
+            /** Id */
+            id: number;
+            /** File */
+            file: string;
+            /** Title */
+            title: string | null;
+            /** Sheet */
+            sheet: string | null;
+            /** Page */
+            page: number | null;
+            /** Pupil Id */
+            pupil_id: number | null;
+            /**
+             * Came At
+             * Format: date-time
+             */
+            came_at: string;
+            /** Problems */
+            problems: components["schemas"]["PageProblem"][];
+            /** States */
+            states: {
+                [key: string]: number;
+            };
+            /** Kept At */
+            kept_at: string | null;
+        };
+        /**
+         * PageProblem
+         * @description What is wrong with a page, and what to do.
+         */
+        PageProblem: {
+            /** Code */
+            code: string;
+            /** Say */
+            say: string;
+        };
+        /**
          * PairOut
          * @description Attempts of one child at a letter that are worth being laid side by side.
          */
@@ -5331,6 +5614,16 @@ export interface components {
          * @enum {string}
          */
         Paper: "A4" | "Letter";
+        /**
+         * PaperOut
+         * @description How many files wait to be read, and the pages that were.
+         */
+        PaperOut: {
+            /** Waiting */
+            waiting: number;
+            /** Pages */
+            pages: components["schemas"]["PageOut"][];
+        };
         /**
          * Part
          * @description What of a letter reaches a line: the top of a small one, of a tall one, a tail's end, or
@@ -5911,7 +6204,7 @@ export interface components {
          *     whether a class waits for the first, of a record that was used before there were any.
          */
         SessionOut: {
-            state: components["schemas"]["State"];
+            state: components["schemas"]["firstloop__api__session__State"];
             /** Name */
             name: string | null;
             /** Has Class */
@@ -6259,11 +6552,10 @@ export interface components {
         };
         /**
          * State
-         * @description How far one has come: there is no account yet, nobody is signed in, somebody is, or it is a
-         *     demonstration, which signs in who sits at the machine.
+         * @description What is in a cell.
          * @enum {string}
          */
-        State: "new" | "out" | "in" | "demo";
+        "State-Input": "written" | "empty" | "struck" | "unreadable";
         /**
          * StepKind
          * @description The steps of a lesson, in the order of practice.
@@ -6448,6 +6740,14 @@ export interface components {
             family: components["schemas"]["TaughtTogether"] | null;
         };
         /**
+         * TakeIn
+         * @description Whether the picture of the page stays.
+         */
+        TakeIn: {
+            /** Keep Picture */
+            keep_picture: boolean;
+        };
+        /**
          * TakeLetter
          * @description A letter to look back on is taken in or left out.
          */
@@ -6476,6 +6776,18 @@ export interface components {
             text: string;
             /** There */
             there: boolean;
+        };
+        /**
+         * TakenOut
+         * @description How many letters and texts went into the record, and how many cells could not be judged.
+         */
+        TakenOut: {
+            /** Letters */
+            letters: number;
+            /** Texts */
+            texts: number;
+            /** Left Out */
+            left_out: number;
         };
         /**
          * TallyIn
@@ -6898,6 +7210,19 @@ export interface components {
             time_zone: string;
         };
         /**
+         * State
+         * @description How far one has come: there is no account yet, nobody is signed in, somebody is, or it is a
+         *     demonstration, which signs in who sits at the machine.
+         * @enum {string}
+         */
+        firstloop__api__session__State: "new" | "out" | "in" | "demo";
+        /**
+         * State
+         * @description What is in a cell.
+         * @enum {string}
+         */
+        firstloop__core__checking__on_paper__State: "written" | "empty" | "struck" | "unreadable";
+        /**
          * PadAttemptIn
          * @description Something written on a pad, by the pad's own id for it. `written_at` is the pad's own time;
          *     `seat` is who sat there, where it was not who does now.
@@ -6967,6 +7292,8 @@ export type CardOut = components['schemas']['CardOut'];
 export type Care = components['schemas']['Care'];
 export type CareKindOut = components['schemas']['CareKindOut'];
 export type CareOut = components['schemas']['CareOut'];
+export type CellIn = components['schemas']['CellIn'];
+export type CellOut = components['schemas']['CellOut'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
 export type ChildOut = components['schemas']['ChildOut'];
@@ -7081,6 +7408,7 @@ export type MarkOut = components['schemas']['MarkOut'];
 export type MemberOut = components['schemas']['MemberOut'];
 export type MendOut = components['schemas']['MendOut'];
 export type MinutesRange = components['schemas']['MinutesRange'];
+export type Mode = components['schemas']['Mode'];
 export type MoveAgain = components['schemas']['MoveAgain'];
 export type MoveDrawing = components['schemas']['MoveDrawing'];
 export type MoveIn = components['schemas']['MoveIn'];
@@ -7112,9 +7440,14 @@ export type PadOut = components['schemas']['PadOut'];
 export type PadRuling = components['schemas']['PadRuling'];
 export type PadState = components['schemas']['PadState'];
 export type PadTaskOut = components['schemas']['PadTaskOut'];
+export type PageInFull = components['schemas']['PageInFull'];
+export type PageOfIn = components['schemas']['PageOfIn'];
+export type PageOut = components['schemas']['PageOut'];
+export type PageProblem = components['schemas']['PageProblem'];
 export type PairOut = components['schemas']['PairOut'];
 export type PairSlips = components['schemas']['PairSlips'];
 export type Paper = components['schemas']['Paper'];
+export type PaperOut = components['schemas']['PaperOut'];
 export type Part = components['schemas']['Part'];
 export type PartLine = components['schemas']['PartLine'];
 export type PartTrustOut = components['schemas']['PartTrustOut'];
@@ -7197,7 +7530,7 @@ export type StaffOut = components['schemas']['StaffOut'];
 export type Stage = components['schemas']['Stage'];
 export type StageIn = components['schemas']['StageIn'];
 export type StageOut = components['schemas']['StageOut'];
-export type State = components['schemas']['State'];
+export type StateInput = components['schemas']['State-Input'];
 export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
@@ -7205,8 +7538,10 @@ export type StoredOut = components['schemas']['StoredOut'];
 export type StoryPicture = components['schemas']['StoryPicture'];
 export type StyleIn = components['schemas']['StyleIn'];
 export type TableOut = components['schemas']['TableOut'];
+export type TakeIn = components['schemas']['TakeIn'];
 export type TakeLetter = components['schemas']['TakeLetter'];
 export type TakeWord = components['schemas']['TakeWord'];
+export type TakenOut = components['schemas']['TakenOut'];
 export type TallyIn = components['schemas']['TallyIn'];
 export type TaskOut = components['schemas']['TaskOut'];
 export type TaughtFamily = components['schemas']['TaughtFamily'];
@@ -7238,6 +7573,8 @@ export type WordsIn = components['schemas']['WordsIn'];
 export type WorkTold = components['schemas']['WorkTold'];
 export type WritingOut = components['schemas']['WritingOut'];
 export type ZoneIn = components['schemas']['ZoneIn'];
+export type FirstloopApiSessionState = components['schemas']['firstloop__api__session__State'];
+export type FirstloopCoreCheckingOnPaperState = components['schemas']['firstloop__core__checking__on_paper__State'];
 export type PadAttemptIn = components['schemas']['PadAttemptIn'];
 export type $defs = Record<string, never>;
 export interface operations {
@@ -14303,6 +14640,1049 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_paper: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperOut"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_photo: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_photos: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_page: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageInFull"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_page: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_picture: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_page_pupil: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageOfIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageInFull"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_cell: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+                row: number;
+                cell: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CellIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageInFull"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_page: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
             };
             /** @description What was sent cannot be read */
             400: {

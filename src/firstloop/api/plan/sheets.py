@@ -5,10 +5,10 @@ from typing import Annotated
 from fastapi import APIRouter, Depends, Path, Response
 from pydantic import BaseModel
 
-from firstloop.api.deps import Class, Db
+from firstloop.api.deps import Class, Db, Record
 from firstloop.api.sent import PathId
 from firstloop.core.sheets.wish import Paper
-from firstloop.services.sheets import SheetAsked, of_lesson
+from firstloop.services.sheets import SheetAsked, of_lesson, print_lesson
 from firstloop.store.records import NotInRecordError
 
 router = APIRouter(prefix="/api/plan/lessons/{lesson_id}", tags=["plan"])
@@ -37,17 +37,17 @@ Asked = Annotated[SheetAsked, Depends(_asked)]
 @router.get("/sheet")
 def get_sheet(session: Db, school_class: Class, lesson_id: PathId, asked: Asked) -> SheetPagesOut:
     """What the sheet of a lesson comes to."""
-    sheets = of_lesson(session, school_class, lesson_id, asked)
+    sheets = of_lesson(session, school_class, lesson_id, asked).sheets
     pages = sum(len(sheet.pages) for sheet in sheets)
     return SheetPagesOut(pages=pages, children=len(sheets) if asked.each else 0)
 
 
 @router.get("/sheet/pdf", response_class=Response)
-def get_sheet_pdf(session: Db, school_class: Class, lesson_id: PathId, asked: Asked) -> Response:
-    """All of it, to be printed."""
+def get_sheet_pdf(record: Record, school_class: Class, lesson_id: PathId, asked: Asked) -> Response:
+    """All of it, to be printed, and to be read back from photographs."""
     from firstloop.paper.sheet_pdf import sheets_pdf  # noqa: PLC0415  # PDF is slow to load
 
-    sheets = of_lesson(session, school_class, lesson_id, asked)
+    sheets = print_lesson(record, school_class, lesson_id, asked)
     named = {"Content-Disposition": 'inline; filename="sheet.pdf"'}
     return Response(sheets_pdf(sheets), media_type=PDF, headers=named)
 
@@ -62,7 +62,7 @@ def get_sheet_page(
     """A page of it as it is printed, as SVG."""
     from firstloop.formats.sheet_svg import page_svg  # noqa: PLC0415  # seldom asked for
 
-    sheets = of_lesson(session, school_class, lesson_id, asked)
+    sheets = of_lesson(session, school_class, lesson_id, asked).sheets
     pages = [(sheet, one) for sheet in sheets for one in sheet.pages]
     if page > len(pages):
         raise NotInRecordError(f"the sheet has {len(pages)} pages; there is no page {page}")

@@ -5,8 +5,16 @@ from dataclasses import dataclass
 import numpy as np
 
 from firstloop.core.errors import InkError
+from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.geometry.crossings import together
 from firstloop.core.geometry.even import Lines, evenly, length_of
 from firstloop.core.geometry.skeleton import Bits, drawn_out, skeleton_lines
+
+USUAL_WIDTH = 0.08
+"""[u] Of a pencil's line, where it was not kept."""
+
+KEPT = 3
+"""Of the even points of a line every third is kept, and the last: 0.06 u apart."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -16,6 +24,16 @@ class SeenInk:
 
     parts: tuple[Lines, ...]
     width: float
+
+    @classmethod
+    def kept(cls, ink: Ink) -> "SeenInk":
+        """What was kept as strokes, a stroke a line, as it was seen."""
+        return cls(together(tuple(evenly(one.points) for one in ink.strokes)), USUAL_WIDTH)
+
+    @property
+    def ink(self) -> Ink:
+        """Its lines as strokes, to be kept: in no order, and without times."""
+        return Ink(tuple(Stroke.of(np.vstack([line[:-1:KEPT], line[-1:]])) for line in self.lines))
 
     @property
     def lines(self) -> Lines:

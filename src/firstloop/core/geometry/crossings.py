@@ -84,6 +84,27 @@ def loops_in(lines: Lines, pen: float = 0.0) -> int:
     return len(kept) - len(corners) + len(parts)
 
 
+def together(lines: Lines) -> tuple[Lines, ...]:
+    """The lines in parts that hang together: an end of one meets another.
+
+    >>> bar = np.column_stack([np.arange(0, 1.001, 0.02), np.zeros(51)])
+    >>> stem, beside = bar[:, ::-1] + [0.5, 0.0], bar + [2.0, 0.0]
+    >>> [len(part) for part in together((bar, beside, stem))]
+    [2, 1]
+    """
+    groups = _Groups(len(lines))
+    for at, line in enumerate(lines):
+        for other in range(len(lines)):
+            ends = line[[0, -1]]
+            apart = np.hypot(*(ends[:, None] - lines[other][None]).transpose(2, 0, 1))
+            if other != at and apart.min() < MEETS:
+                groups.join(at, other)
+    parts: dict[int, list[FloatArray]] = defaultdict(list)
+    for at, line in enumerate(lines):
+        parts[groups.of(at)].append(line)
+    return tuple(tuple(part) for part in parts.values())
+
+
 class _Groups:
     """What belongs together, of so many (union-find)."""
 

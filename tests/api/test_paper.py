@@ -1,0 +1,196 @@
+"""Photographs of a lesson's sheet: brought in, read, looked over, and taken into the record."""
+
+import threading
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from io import BytesIO
+from typing import Any
+
+import numpy as np
+import pytest
+from fastapi.testclient import TestClient
+from PIL import Image
+from scripts.photographed import Camera, Rgb, photographed, printed, written_on
+
+from firstloop.core.evidence.pupils import draw_pupil, write
+from firstloop.core.evidence.task import Kind
+from firstloop.core.evidence.text_pupils import write_row, write_text
+from firstloop.core.letters import PLAIN
+from firstloop.core.letters.ruling import Ruling
+from firstloop.core.sheets.layout import Cell, Sheet
+from firstloop.core.sheets.wish import Mode
+from firstloop.services import paper_pages, sheets
+from firstloop.services.paper_reader import PaperReader
+from firstloop.services.sheets import SheetAsked
+from firstloop.store import classes
+from firstloop.store.database import Database
+from tests.table import letters_on_table, texts_on_table
+
+PAPER = "/api/check/paper"
+NOW = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)
+
+
+@dataclass(frozen=True)
+class Filled:
+    """The sheets of a lesson, one a child, and a photograph of the first page of each."""
+
+    sheets: tuple[Sheet, ...]
+    photos: tuple[bytes, ...]
+
+
+def fill(page: Rgb, cells: tuple[Cell, ...], seed: int) -> None:
+    """Every other cell of what is a child's own, and all that is traced."""
+    rng = np.random.default_rng(seed)
+    pupil = draw_pupil(rng, steadiness=0.9)
+    for cell in cells:
+        if cell.mode is Mode.OWN and cell.cell % 2:
+            continue
+        if cell.kind is Kind.LETTER:
+            script = PLAIN.scripts[cell.target]
+            ink = write(script, PLAIN, Ruling(), pupil, rng, slips=[])
+        elif cell.kind is Kind.ROW:
+            ink = write_row(cell.target, 5, PLAIN, Ruling(), pupil, rng)
+        else:
+            ink = write_text(cell.target, PLAIN, Ruling(), pupil, rng)
+        written_on(page, cell, ink)
+
+
+def photo_of(sheet: Sheet, page: int, seed: int, camera: Camera = Camera()) -> bytes:  # noqa: B008  # frozen
+    picture = printed(sheet, page)
+    fill(picture, sheet.pages[page].cells, seed)
+    file = BytesIO()
+    taken = Image.fromarray(photographed(picture, camera, np.random.default_rng(seed)))
+    taken.save(file, "JPEG", quality=88)
+    return file.getvalue()
+
+
+@pytest.fixture(scope="module")
+def photos() -> dict[str, bytes]:
+    """Kept from one test to the next: to make one takes as long as to read it."""
+    return {}
+
+
+@pytest.fixture
+def filled(client: TestClient, database: Database, photos: dict[str, bytes]) -> Filled:
+    lesson = client.post("/api/plan/lessons", json={"new": ["n"], "shape": "short"}).json()["id"]
+    each = {"each": "true"}
+    assert client.get(f"/api/plan/lessons/{lesson}/sheet/pdf", params=each).is_success
+    with database.session() as session:
+        school_class = classes.every(session)[0]
+        school_class = classes.get(session, school_class.id)
+        made = sheets.of_lesson(session, school_class, lesson, SheetAsked(each=True)).sheets
+    for at, sheet in enumerate(made):
+        name = f"{sheet.name} {at}"
+        if name not in photos:
+            photos[name] = photo_of(sheet, 0, at)
+    return Filled(made, tuple(photos[f"{sheet.name} {at}"] for at, sheet in enumerate(made)))
+
+
+def send(client: TestClient, photo: bytes, name: str = "IMG_2.jpg") -> None:
+    kind = {"content-type": "application/octet-stream"}
+    sent = client.post(f"{PAPER}/photos", params={"name": name}, content=photo, headers=kind)
+    assert sent.status_code == 202, sent.text
+
+
+def read(client: TestClient) -> list[Any]:
+    """The pages, once all are read."""
+    for _ in range(2_000):
+        answer = client.get(PAPER).json()
+        if not answer["waiting"]:
+            return list(answer["pages"])
+        threading.Event().wait(0.05)
+    raise AssertionError("it is not read")
+
+
+def test_a_childs_page_is_read_looked_over_and_taken_into_the_record(
+    client: TestClient, filled: Filled
+) -> None:
+    first = client.get("/api/classroom").json()["pupils"][0]
+    send(client, filled.photos[0])
+    (page,) = read(client)
+    assert (page["pupil_id"], page["page"], page["problems"]) == (first["id"], 1, [])
+    assert page["states"]["written"] > 0
+    assert page["states"]["empty"] > 0
+    in_full = client.get(f"{PAPER}/pages/{page['id']}").json()
+    assert len(in_full["cells"]) == len(filled.sheets[0].pages[0].cells)
+    own = [one for one in in_full["cells"] if one["mode"] == "own" and one["state"] == "written"]
+    assert {one["verdict"]["direction"] for one in own} == {"unseen"}
+    assert all("kept_u" in one for one in in_full["cells"] if one["mode"] == "trace")
+    picture = client.get(f"{PAPER}/pages/{page['id']}/picture")
+    flat = Image.open(BytesIO(picture.content))
+    assert flat.size == (1680, 2376)
+    assert not flat.getexif()
+
+    left_out = own[0]
+    cell = f"{PAPER}/pages/{page['id']}/cells/{left_out['row']}/{left_out['cell']}"
+    assert client.put(cell, json={"state": "struck"}).is_success
+    taken = client.post(f"{PAPER}/pages/{page['id']}/take", json={"keep_picture": False})
+    finished = sum(o["mode"] == "finish" and o["state"] == "written" for o in in_full["cells"])
+    assert sum(taken.json().values()) == len(own) - 1 + finished
+    assert taken.json()["left_out"] == 0
+
+    on_table = letters_on_table(client, "n", source="scan")
+    assert len(on_table) >= taken.json()["letters"] > 0
+    assert len(texts_on_table(client, source="scan")) == taken.json()["texts"]
+    assert client.get(f"{PAPER}/pages/{page['id']}/picture").status_code == 404
+    again = client.post(f"{PAPER}/pages/{page['id']}/take", json={"keep_picture": False})
+    assert again.status_code == 409
+
+
+def test_a_page_that_comes_again_counts_once_unless_it_is_the_better_picture(
+    client: TestClient, filled: Filled
+) -> None:
+    poor = photo_of(filled.sheets[0], 0, 7, Camera(longer_px=1100))
+    send(client, poor)
+    (before,) = read(client)
+    assert "too_small" in [one["code"] for one in before["problems"]]
+    send(client, filled.photos[0])
+    (better,) = read(client)
+    assert better["problems"] == []
+    send(client, filled.photos[0])
+    _, again = read(client)
+    assert [one["code"] for one in again["problems"]] == ["page_twice"]
+    assert client.get(f"{PAPER}/pages/{again['id']}").json()["cells"] == []
+    second = client.get("/api/classroom").json()["pupils"][1]["id"]
+    whose = f"{PAPER}/pages/{better['id']}/pupil"
+    assert client.put(whose, json={"pupil_id": second}).json()["pupil_id"] == second
+
+
+def test_what_cannot_be_read_says_why_and_the_others_are_read(
+    client: TestClient, filled: Filled
+) -> None:
+    blank = BytesIO()
+    Image.new("L", (1200, 900), 230).save(blank, "PNG")
+    for content in (b"no picture", blank.getvalue(), filled.photos[1]):
+        send(client, content)
+    by_code = {one["problems"][0]["code"] if one["problems"] else "": one for one in read(client)}
+    assert set(by_code) == {"unreadable", "not_a_sheet", ""}
+    assert by_code["unreadable"]["problems"][0]["say"].startswith("It is no picture")
+    gone = by_code["unreadable"]["id"]
+    assert client.delete(f"{PAPER}/pages/{gone}").status_code == 204
+    assert len(read(client)) == 2
+    unknown = by_code["not_a_sheet"]["id"]
+    nobody = client.post(f"{PAPER}/pages/{unknown}/take", json={"keep_picture": False})
+    assert (nobody.status_code, "whose page" in nobody.json()["detail"]) == (409, True)
+
+
+def test_what_waits_when_the_server_ends_is_read_when_it_begins_again(
+    client: TestClient, database: Database, filled: Filled
+) -> None:
+    school_class = client.get("/api/classroom").json()["id"]
+    for at, photo in enumerate(filled.photos):
+        paper_pages.bring(database, school_class, f"{at}.jpg", photo, NOW)
+    reader = PaperReader(database, ThreadPoolExecutor)
+    reader.end()
+    assert client.get(PAPER).json()["waiting"] == len(filled.photos)
+    PaperReader(database, ThreadPoolExecutor).wake()
+    assert {one["page"] for one in read(client)} == {1}
+
+
+def test_what_waits_can_be_let_go(client: TestClient, database: Database, filled: Filled) -> None:
+    school_class = client.get("/api/classroom").json()["id"]
+    paper_pages.bring(database, school_class, "a.jpg", filled.photos[0], NOW)
+    assert client.delete(f"{PAPER}/photos").status_code == 204
+    assert client.get(PAPER).json() == {"waiting": 0, "pages": []}
+    assert filled.photos[0][2_000:2_400] not in database.path.read_bytes()
