@@ -14,22 +14,22 @@ from typing import Any
 
 import numpy as np
 from PIL import Image
-from scripts.marked import MARKS, Mark, marked
-from scripts.photographed import Camera, Pen, photographed, printed, written_on
 
 from firstloop.core.checking.check import check
 from firstloop.core.checking.texts.check import check_text
 from firstloop.core.errors import FirstLoopError
-from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Kind, Task
-from firstloop.core.evidence.text_pupils import write_joined, write_row, write_text
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
 from firstloop.core.sheets.layout import Cell, Sheet, laid_out
 from firstloop.core.sheets.wish import Mode
+from firstloop.demo.marks_by_children import MARKS, Mark, marked
+from firstloop.demo.on_paper import write_cell
+from firstloop.demo.photographs import Camera, Pen, photographed, printed, written_on
 from firstloop.formats.result_json import as_json
 from firstloop.formats.sheet_cells import SheetCells, read_cells
 from firstloop.formats.sheet_spec import cells_json, read_spec
@@ -124,17 +124,7 @@ def a_filled(cell: Cell, hand: str, rng: Rng, ruling: Ruling) -> Filled:
         ink = write(script, shape, ruling, pupil, rng, slips=slips)
         mark = str(rng.choice(list(MARKS))) if rng.random() < MARKED else None
         return Filled(cell, ink, not slips, mark if cell.mode is Mode.OWN else None)
-    if cell.kind is Kind.ROW:
-        return Filled(cell, write_row(cell.target, 5, shape, ruling, pupil, rng), good=True)
-    if not shape.joins:
-        return Filled(cell, write_text(cell.target, shape, ruling, pupil, rng), good=True)
-    right, strokes = 0.0, []
-    for word in cell.target.split():
-        ink = write_joined(word, shape, ruling, pupil, rng)
-        by = right - ink.points[:, 0].min()
-        strokes += [Stroke(one.points + np.array([by, 0.0])) for one in ink.strokes]
-        right = max(one.points[:, 0].max() for one in strokes) + 1.2
-    return Filled(cell, Ink(tuple(strokes)), good=True)
+    return Filled(cell, write_cell(cell, shape, ruling, pupil, rng), good=True)
 
 
 def filled(sheet: Sheet, cells: SheetCells, hand: str, rng: Rng) -> dict[Place, Filled]:

@@ -1,7 +1,9 @@
 """Takes docs/screenshots/*.png from the demo data, 1280x800, through the real built interface."""
 
 import re
+import subprocess
 import sys
+import tempfile
 from collections.abc import Callable
 from math import cos, pi, sin
 from pathlib import Path
@@ -10,7 +12,7 @@ from urllib.parse import urljoin
 
 import numpy as np
 from playwright.sync_api import Browser, Page, sync_playwright
-from scripts.served import demo_server, empty_server, launch_chromium
+from scripts.served import COMMAND, demo_server, empty_server, launch_chromium
 
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.letters import PLAIN
@@ -180,7 +182,7 @@ def _write_in_the_cell(page: Page) -> None:
         page.mouse.up()
 
 
-LIST, TABLE = "Children, one a line", "first name;surname;hand\nZora;Lind;left\nZora;Lund;\n;Ott;up"
+LIST = "Children, one a line"
 
 
 def _begin(page: Page) -> None:
@@ -216,6 +218,20 @@ def _child(page: Page) -> None:
     page.get_by_text("Look again on").wait_for()
 
 
+def _paper(page: Page) -> None:
+    """A class's sheets read, a letter of one opened."""
+    with tempfile.TemporaryDirectory() as folder:
+        kept = page.request.get(urljoin(page.url, "/api/school")).json()["kept"]["file"]
+        taken = [COMMAND, "photograph", "--db", kept, "--out", folder]
+        subprocess.run(taken, check=True, capture_output=True)
+        files = sorted(str(one) for one in Path(folder).iterdir())
+        page.get_by_label("Choose files").set_input_files(files)
+        page.get_by_text("JPEG, HEIC, PNG").wait_for(timeout=120_000)
+    page.get_by_role("list", name="Pages").get_by_role("button", name="Celia").click()
+    read = page.get_by_role("group", name="What was read, cell by cell")
+    read.get_by_role("button", name=re.compile("not yet")).first.click()
+
+
 VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "today": ("/plan/today", _today),
     "lesson": ("/plan/today", _lesson),  # the one that was planned for the picture before
@@ -224,7 +240,6 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
     "joining": ("/plan/joining", _joining),
-    "roster": ("/plan/class", lambda page: page.get_by_label(LIST).fill(TABLE)),
     "show": ("/show/n", _show),
     "check": ("/check/m", _check),
     "texts": ("/check?kind=word", _texts),
@@ -232,7 +247,8 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "grow": ("/grow", _grow),
     "groups": ("/grow/groups", lambda _: None),
     "child": ("/grow/child/2", _child),
-    "write": ("/write", _room),  # from here on they add to the record
+    "paper": ("/check/paper", _paper),  # from here on they add to the record
+    "write": ("/write", _room),
     "remote": ("/hand", _remote),
     "pad": ("/pad", _pad),
 }

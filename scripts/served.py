@@ -8,6 +8,7 @@ import threading
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from pathlib import Path
@@ -17,6 +18,7 @@ from playwright.sync_api import Browser, Playwright
 
 from firstloop.api.app import create_app
 from firstloop.cli.serving import INTERFACE
+from firstloop.services.paper_reader import PaperReader
 from firstloop.store.database import Database
 
 HERE = ("127.0.0.1", 50_000)
@@ -113,12 +115,14 @@ class InProcess:
 
     @contextmanager
     def answering_from(self, database: Database) -> Iterator[None]:
-        before = self._app.state.database
-        self._app.state.database = database
+        state = self._app.state
+        before = state.database, state.paper
+        state.database, state.paper = database, PaperReader(database, ThreadPoolExecutor)
         try:
             yield
         finally:
-            self._app.state.database = before
+            state.paper.end()
+            state.database, state.paper = before
 
     def __enter__(self) -> "InProcess":
         self._thread.start()

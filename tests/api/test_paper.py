@@ -11,15 +11,14 @@ import numpy as np
 import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
-from scripts.photographed import Camera, Rgb, photographed, printed, written_on
 
-from firstloop.core.evidence.pupils import draw_pupil, write
-from firstloop.core.evidence.task import Kind
-from firstloop.core.evidence.text_pupils import write_row, write_text
+from firstloop.core.evidence.pupils import draw_pupil
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.layout import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
+from firstloop.demo.on_paper import write_cell
+from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
 from firstloop.services import paper_pages, sheets
 from firstloop.services.paper_reader import PaperReader
 from firstloop.services.sheets import SheetAsked
@@ -46,13 +45,7 @@ def fill(page: Rgb, cells: tuple[Cell, ...], seed: int) -> None:
     for cell in cells:
         if cell.mode is Mode.OWN and cell.cell % 2:
             continue
-        if cell.kind is Kind.LETTER:
-            script = PLAIN.scripts[cell.target]
-            ink = write(script, PLAIN, Ruling(), pupil, rng, slips=[])
-        elif cell.kind is Kind.ROW:
-            ink = write_row(cell.target, 5, PLAIN, Ruling(), pupil, rng)
-        else:
-            ink = write_text(cell.target, PLAIN, Ruling(), pupil, rng)
+        ink = write_cell(cell, PLAIN, Ruling(), pupil, rng, slips=0.0)
         written_on(page, cell, ink)
 
 

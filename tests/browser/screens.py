@@ -21,6 +21,7 @@ SCREENS = [
     "/check/n",
     "/check?kind=word",
     "/check/trust",
+    "/check/paper",
     "/check/blind",
     "/grow",
     "/grow/groups",

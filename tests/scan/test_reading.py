@@ -1,4 +1,4 @@
-"""Sheets that were printed, written on and photographed (scripts/photographed.py), read back."""
+"""Sheets that were printed, written on and photographed (demo/photographs.py), read back."""
 
 import json
 from dataclasses import dataclass, replace
@@ -9,7 +9,6 @@ from typing import Any
 import numpy as np
 import pytest
 from PIL import Image
-from scripts.photographed import Camera, Rgb, photographed, printed, written_on
 
 from firstloop.cli import main
 from firstloop.core.evidence.ink import Ink
@@ -17,6 +16,7 @@ from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.layout import Sheet, laid_out
+from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
 from firstloop.formats.sheet_cells import SheetCells, read_cells
 from firstloop.formats.sheet_spec import cells_json, read_spec
 from firstloop.services.reading_paper import read_files

@@ -21,6 +21,9 @@ const WriteStation = lazy(async () => ({
 const CheckDesk = lazy(async () => ({ default: (await import("./check/CheckDesk")).CheckDesk }));
 const TextDesk = lazy(async () => ({ default: (await import("./write/TextDesk")).TextDesk }));
 const TrustPage = lazy(async () => ({ default: (await import("./check/TrustPage")).TrustPage }));
+const PaperDesk = lazy(async () => ({
+  default: (await import("./check/paper/PaperDesk")).PaperDesk,
+}));
 const SetsPage = lazy(async () => ({
   default: (await import("./check/blind/SetsPage")).SetsPage,
 }));
@@ -138,6 +141,7 @@ function Stations({ letters }: { letters: string[] }) {
         <Route index element={<CheckDesk />} />
         <Route path="text" element={<Navigate to="/check" replace />} />
         <Route path="trust" element={<TrustPage />} />
+        <Route path="paper" element={<PaperDesk />} />
         <Route path="blind" element={<SetsPage />} />
         <Route path="blind/:id" element={<JudgePage />} />
         <Route path=":letter" element={<CheckOfLetter letters={letters} />} />

@@ -10,7 +10,7 @@ from pydantic import BaseModel, StrictBool
 from firstloop.api.deps import Class, Db, Now, PaperIsRead, Record
 from firstloop.api.door import LARGEST_PHOTO
 from firstloop.api.sent import LONGEST_NAME, Id, PathId, Sent
-from firstloop.core.checking.on_paper import State
+from firstloop.core.checking.on_paper import CellState
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.evidence.task import Kind
 from firstloop.core.plain_text import ON_A_LINE
@@ -49,7 +49,7 @@ class PageOut(BaseModel):
     pupil_id: int | None
     came_at: datetime
     problems: list[PageProblem]
-    states: dict[State, int]
+    states: dict[CellState, int]
     kept_at: datetime | None
 
 
@@ -71,7 +71,7 @@ class CellOut(BaseModel):
     kind: Kind
     mode: Mode
     box_mm: tuple[float, float, float, float]
-    state: State
+    state: CellState
     chosen: bool
     why: str | None = None
     reads_as: str | None = None
@@ -81,8 +81,9 @@ class CellOut(BaseModel):
 
 
 class PageInFull(PageOut):
-    """A page with its cells, and whether its picture is still there."""
+    """A page with its cells; its size (mm), where its picture is there to be looked at."""
 
+    size_mm: tuple[float, float] | None
     cells: list[CellOut]
 
 
@@ -95,7 +96,7 @@ class PageOfIn(Sent):
 class CellIn(Sent):
     """What stands in a cell after all."""
 
-    state: State
+    state: CellState
 
 
 class TakeIn(Sent):
@@ -190,12 +191,16 @@ def _page(one: PaperPageRecord) -> PageOut:
         pupil_id=one.pupil_id,
         came_at=one.came_at,
         problems=[PageProblem.model_validate(problem) for problem in one.problems],
-        states={state: sum(cell["state"] == state.value for cell in one.cells) for state in State},
+        states={
+            state: sum(cell["state"] == state.value for cell in one.cells) for state in CellState
+        },
         kept_at=one.kept_at,
     )
 
 
 def _in_full(one: PaperPageRecord) -> PageInFull:
     return PageInFull(
-        **_page(one).model_dump(), cells=[CellOut.model_validate(cell) for cell in one.cells]
+        **_page(one).model_dump(),
+        size_mm=one.size_mm,
+        cells=[CellOut.model_validate(cell) for cell in one.cells],
     )

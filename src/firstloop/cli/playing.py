@@ -1,13 +1,16 @@
-"""`firstloop pads`: a made-up class at its pads, for who has none at hand."""
+"""`firstloop pads` and `photograph`: a made-up class at its pads or on paper, for who has none at
+hand."""
 
 import argparse
 import getpass
 import ssl
 import sys
+from contextlib import closing
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from firstloop.cli.options import Commands
+from firstloop.cli.options import Commands, existing, with_record
 from firstloop.core.errors import FirstLoopError
 
 if TYPE_CHECKING:
@@ -32,6 +35,14 @@ def add_to(commands: Commands) -> None:
     pads.add_argument("--gaps", type=float, default=0.05, help="share that is lost on the way")
     pads.add_argument("--repeats", type=float, default=0.1, help="share that is sent twice")
     pads.set_defaults(run=_pads)
+
+    taken = with_record(
+        commands.add_parser("photograph", help="play printer, class and camera for today's lesson")
+    )
+    taken.add_argument("--out", type=Path, required=True, metavar="FOLDER", help="for the pictures")
+    taken.add_argument("--one-for-all", action="store_true", help="one sheet, not one a child")
+    taken.add_argument("--seed", type=int, default=1)
+    taken.set_defaults(run=_photograph)
 
 
 def _pads(options: argparse.Namespace) -> int:
@@ -62,6 +73,24 @@ def _pads(options: argparse.Namespace) -> int:
     if played.left:
         print(f"{played.left} were not answered and wait", file=sys.stderr)
     return 1 if played.left or played.refused else 0
+
+
+def _photograph(options: argparse.Namespace) -> int:
+    from firstloop.demo.on_paper import photograph_lesson  # noqa: PLC0415
+    from firstloop.services.clock import day_of  # noqa: PLC0415
+    from firstloop.store import school  # noqa: PLC0415
+    from firstloop.store.database import Database  # noqa: PLC0415
+
+    options.out.mkdir(parents=True, exist_ok=True)
+    with closing(Database(existing(options.db))) as record:
+        with record.session() as session:
+            today = day_of(datetime.now(UTC), school.zone(session))
+        each = not options.one_for_all
+        for one in photograph_lesson(record, today, options.seed, each):
+            (options.out / one.name).write_bytes(one.jpeg)
+            print(options.out / one.name, flush=True)
+    print("Bring them to Check, On paper.")
+    return 0
 
 
 def _trust(authority: Path | None) -> ssl.SSLContext | None:

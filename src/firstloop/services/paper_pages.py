@@ -7,7 +7,7 @@ from datetime import datetime
 from typing import Any
 from uuid import NAMESPACE_OID, uuid5
 
-from firstloop.core.checking.on_paper import State
+from firstloop.core.checking.on_paper import CellState
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Help, Kind, Source
 from firstloop.core.sheets.wish import Mode
@@ -73,7 +73,7 @@ def assign(record: Database, class_id: int, page_id: int, pupil_id: int | None) 
 
 
 def correct(
-    record: Database, class_id: int, page_id: int, place: tuple[int, int], state: State
+    record: Database, class_id: int, page_id: int, place: tuple[int, int], state: CellState
 ) -> PaperPageRecord:
     """Says what stands in a cell after all; raises NotInRecordError and PageError."""
     with record.writing() as session:
@@ -86,8 +86,8 @@ def correct(
         return changed
 
 
-def _corrected(cell: dict[str, Any], state: State) -> dict[str, Any]:
-    if state is State.WRITTEN and not cell["ink"] and cell["mode"] != Mode.TRACE.value:
+def _corrected(cell: dict[str, Any], state: CellState) -> dict[str, Any]:
+    if state is CellState.WRITTEN and not cell["ink"] and cell["mode"] != Mode.TRACE.value:
         raise PageError("nothing is seen in this cell; there is nothing to judge")
     return cell | {"state": state.value}
 
@@ -103,7 +103,8 @@ def take_page(
         raise PageError("say first whose page it is")
     done = [_taken(record, school_class, page, cell) for cell in _to_take(page.cells)]
     with record.writing() as session:
-        kept = replace(page, kept_at=now, cells=tuple(one | {"ink": []} for one in page.cells))
+        cells = tuple(one | {"ink": []} for one in page.cells)
+        kept = replace(page, kept_at=now, cells=cells)
         paper.change_page(session, school_class.id, kept)
         if not keep_picture:
             paper.drop_picture(session, school_class.id, page_id)
@@ -115,7 +116,7 @@ def _to_take(cells: Iterable[dict[str, Any]]) -> Iterable[dict[str, Any]]:
     return (
         one
         for one in cells
-        if one["state"] == State.WRITTEN.value and Mode(one["mode"]) in HELP_OF and one["ink"]
+        if one["state"] == CellState.WRITTEN.value and Mode(one["mode"]) in HELP_OF and one["ink"]
     )
 
 

@@ -60,7 +60,7 @@ class PaperReader:
             self._ended = True
             self._changed.notify_all()
         if self._executor is not None:
-            self._executor.shutdown(wait=False, cancel_futures=True)
+            self._executor.shutdown(cancel_futures=True)
         for thread in self._threads:
             thread.join()
 

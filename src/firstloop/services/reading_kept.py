@@ -117,6 +117,7 @@ def _found(photo: PaperPhotoRecord, sheet: PrintedSheetRecord | None, read: Read
             came_at=photo.came_at,
             problems=tuple(answer["problems"]),
             cells=tuple(cells),
+            size_mm=page.size_mm,
         ),
         picture,
     )

@@ -5,7 +5,7 @@ from dataclasses import asdict, dataclass
 from functools import cached_property
 from typing import Any
 
-from firstloop.core.checking.on_paper import State, check_on_paper
+from firstloop.core.checking.on_paper import CellState, check_on_paper
 from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Handedness, Task
@@ -18,7 +18,7 @@ from firstloop.formats.pictures import Grey, as_jpeg, pages_in
 from firstloop.formats.result_json import as_json
 from firstloop.formats.sheet_cells import SheetCells, SheetPage, read_cells
 from firstloop.scan.cells import CellInk, cells_in, measures_of
-from firstloop.scan.page import SAYS, FlatPage, Problem, Seen, flattened, marks_in
+from firstloop.scan.page import PX_PER_MM, SAYS, FlatPage, Problem, Seen, flattened, marks_in
 from firstloop.scan.signs import Printed, off_the_dots
 
 Told = dict[str, Any]
@@ -64,6 +64,14 @@ class ReadPage:
     answer: Told
     inks: dict[tuple[int, int], list[Told]]
     flat: Grey | None
+
+    @property
+    def size_mm(self) -> tuple[float, float] | None:
+        """Of the page that was laid flat."""
+        if self.flat is None:
+            return None
+        height, width = (side / PX_PER_MM for side in self.flat.shape)
+        return width, height
 
 
 def read_files(
@@ -175,7 +183,7 @@ def _cell(found: CellInk, asked: Asked) -> tuple[Told, list[Told]]:
         "kind": cell.kind.value,
         "box_mm": [round(one, 2) for one in cell.box],
         "mode": cell.mode.value,
-        "state": State.EMPTY.value,
+        "state": CellState.EMPTY.value,
         "chosen": False,
     }
     if found.image is None:
@@ -184,12 +192,12 @@ def _cell(found: CellInk, asked: Asked) -> tuple[Told, list[Told]]:
         seen = found.image.seen()
         if cell.mode is Mode.TRACE:
             kept = off_the_dots(seen, found.left_mm, cell, asked.printed)
-            told["state"] = State.WRITTEN.value
+            told["state"] = CellState.WRITTEN.value
             return told if kept is None else told | {"kept_u": kept}, []
         task = Task(cell.target, cell.kind, asked.writer.handedness, asked.writer.stage)
         result = check_on_paper(seen, task, asked.written_in, asked.cells.ruling)
     except FirstLoopError as fault:
-        return told | {"state": State.UNREADABLE.value, "why": str(fault)}, []
+        return told | {"state": CellState.UNREADABLE.value, "why": str(fault)}, []
     told |= {"state": result.state.value, "chosen": result.chosen}
     measures = measures_of(found.image, seen, result.ink)
     told["measures"] = {f"{name}_u": value for name, value in asdict(measures).items()}

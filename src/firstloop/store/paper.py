@@ -69,6 +69,7 @@ class PaperPage(Base):
     came_at: Mapped[datetime] = mapped_column(UtcDateTime)
     problems: Mapped[list[dict[str, str]]] = mapped_column(JSON)
     cells: Mapped[list[dict[str, Any]]] = mapped_column(JSON)
+    size_mm: Mapped[list[float] | None] = mapped_column(JSON(none_as_null=True))
     picture: Mapped[bytes | None] = mapped_column(deferred=True)
     kept_at: Mapped[datetime | None] = mapped_column(UtcDateTime)
 
@@ -164,6 +165,7 @@ def add_page(session: Session, class_id: int, page: PaperPageRecord, picture: by
         came_at=page.came_at,
         problems=[*page.problems],
         cells=[*page.cells],
+        size_mm=[*page.size_mm] if page.size_mm else None,
         picture=picture,
     )
     session.add(row)
@@ -218,7 +220,8 @@ def change_page(session: Session, class_id: int, changed: PaperPageRecord) -> No
 
 def drop_picture(session: Session, class_id: int, page_id: int) -> None:
     """Deletes a page's picture; raises NotInRecordError."""
-    _row(session, class_id, page_id).picture = None
+    row = _row(session, class_id, page_id)
+    row.picture = row.size_mm = None
     session.flush()
 
 
@@ -247,5 +250,6 @@ def _page(session: Session, row: PaperPage) -> PaperPageRecord:
         came_at=row.came_at,
         problems=tuple(row.problems),
         cells=tuple(row.cells),
+        size_mm=(row.size_mm[0], row.size_mm[1]) if row.size_mm else None,
         kept_at=row.kept_at,
     )

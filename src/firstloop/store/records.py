@@ -315,7 +315,8 @@ class PaperPhotoRecord:
 @dataclass(frozen=True, slots=True, eq=False)
 class PaperPageRecord:
     """A page that was read: of which sheet and whose (None: not known), of which file, what is
-    wrong with it, its cells in the words of the contract, and since when it is in the record."""
+    wrong with it, its cells in the words of the contract, how large it is, and since when it is in
+    the record."""
 
     sheet: PrintedSheetRecord | None
     pupil_id: int | None
@@ -324,6 +325,7 @@ class PaperPageRecord:
     came_at: datetime
     problems: tuple[dict[str, str], ...]
     cells: tuple[dict[str, Any], ...]
+    size_mm: tuple[float, float] | None = None
     kept_at: datetime | None = None
     id: int = 0
 

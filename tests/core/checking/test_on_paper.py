@@ -4,9 +4,8 @@ from collections import Counter
 
 import numpy as np
 import pytest
-from scripts.marked import MARKS, marked
 
-from firstloop.core.checking.on_paper import OnPaper, State, check_on_paper
+from firstloop.core.checking.on_paper import CellState, OnPaper, check_on_paper
 from firstloop.core.checking.say.findings import MarkKind, TextResult
 from firstloop.core.contract import Dimension, Verdict
 from firstloop.core.errors import UncheckedError
@@ -17,6 +16,7 @@ from firstloop.core.evidence.text_pupils import write_joined, write_text
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
+from firstloop.demo.marks_by_children import MARKS, marked
 from tests.letters import ink, pen
 from tests.scanned import scanned
 
@@ -45,7 +45,7 @@ def test_a_letter_without_marks_is_neither_struck_nor_chosen(hand: str) -> None:
         found = on_paper(
             a_letter(letter, hand, rng), Task(letter), hand, width=int(rng.integers(3, 8))
         )
-        assert (found.state, found.chosen) == (State.WRITTEN, False), letter
+        assert (found.state, found.chosen) == (CellState.WRITTEN, False), letter
 
 
 LEAST_SEEN = {
@@ -61,7 +61,7 @@ def test_what_children_draw_over_or_by_a_letter_is_seen(name: str, hand: str) ->
     for letter in ALPHABET * 2:
         written = marked(a_letter(letter, hand, rng), mark, rng)
         found = on_paper(written, Task(letter), hand, width=int(rng.integers(3, 8)))
-        struck = found.state is State.STRUCK
+        struck = found.state is CellState.STRUCK
         told[struck if mark.strikes else found.chosen and not struck] += 1
     assert told[True] >= LEAST_SEEN[name] * told.total(), told
 
@@ -71,7 +71,7 @@ def test_another_letter_than_was_asked_for_is_not_taken_for_struck() -> None:
     for letter in "BKRgmwk":
         for asked in "lioc":
             found = on_paper(a_letter(letter, "plain", rng), Task(asked))
-            assert found.state is State.WRITTEN, (letter, asked)
+            assert found.state is CellState.WRITTEN, (letter, asked)
 
 
 def test_a_letter_with_a_ring_is_judged_without_it() -> None:
@@ -133,7 +133,7 @@ def test_a_ring_round_a_word_chooses_it_and_a_line_through_it_strikes_it_out() -
     assert [mark.kind for mark in chosen.result.marks] == [MarkKind.RING]
     through = pen((x0 - 0.3, 0.45), (x1 + 0.3, 0.55))
     struck = on_paper(ink(*(s.points for s in word.strokes), through), Task("ham", Kind.WORD))
-    assert (struck.state, struck.result) == (State.STRUCK, None)
+    assert (struck.state, struck.result) == (CellState.STRUCK, None)
 
 
 def test_free_writing_in_a_hand_that_joins_is_not_guessed() -> None:

@@ -3366,7 +3366,7 @@ export interface components {
          * @description What stands in a cell after all.
          */
         CellIn: {
-            state: components["schemas"]["State-Input"];
+            state: components["schemas"]["CellState"];
         };
         /**
          * CellOut
@@ -3390,7 +3390,7 @@ export interface components {
                 number,
                 number
             ];
-            state: components["schemas"]["firstloop__core__checking__on_paper__State"];
+            state: components["schemas"]["CellState"];
             /** Chosen */
             chosen: boolean;
             /** Why */
@@ -3406,6 +3406,12 @@ export interface components {
             /** Kept U */
             kept_u?: number | null;
         };
+        /**
+         * CellState
+         * @description What is in a cell.
+         * @enum {string}
+         */
+        CellState: "written" | "empty" | "struck" | "unreadable";
         /**
          * ChainOut
          * @description Words that change one sound at a time; none where there is no such chain.
@@ -5503,7 +5509,7 @@ export interface components {
         };
         /**
          * PageInFull
-         * @description A page with its cells, and whether its picture is still there.
+         * @description A page with its cells; its size (mm), where its picture is there to be looked at.
          */
         PageInFull: {
             /** Id */
@@ -5531,6 +5537,11 @@ export interface components {
             };
             /** Kept At */
             kept_at: string | null;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ] | null;
             /** Cells */
             cells: components["schemas"]["CellOut"][];
         };
@@ -6204,7 +6215,7 @@ export interface components {
          *     whether a class waits for the first, of a record that was used before there were any.
          */
         SessionOut: {
-            state: components["schemas"]["firstloop__api__session__State"];
+            state: components["schemas"]["State"];
             /** Name */
             name: string | null;
             /** Has Class */
@@ -6552,10 +6563,11 @@ export interface components {
         };
         /**
          * State
-         * @description What is in a cell.
+         * @description How far one has come: there is no account yet, nobody is signed in, somebody is, or it is a
+         *     demonstration, which signs in who sits at the machine.
          * @enum {string}
          */
-        "State-Input": "written" | "empty" | "struck" | "unreadable";
+        State: "new" | "out" | "in" | "demo";
         /**
          * StepKind
          * @description The steps of a lesson, in the order of practice.
@@ -7210,19 +7222,6 @@ export interface components {
             time_zone: string;
         };
         /**
-         * State
-         * @description How far one has come: there is no account yet, nobody is signed in, somebody is, or it is a
-         *     demonstration, which signs in who sits at the machine.
-         * @enum {string}
-         */
-        firstloop__api__session__State: "new" | "out" | "in" | "demo";
-        /**
-         * State
-         * @description What is in a cell.
-         * @enum {string}
-         */
-        firstloop__core__checking__on_paper__State: "written" | "empty" | "struck" | "unreadable";
-        /**
          * PadAttemptIn
          * @description Something written on a pad, by the pad's own id for it. `written_at` is the pad's own time;
          *     `seat` is who sat there, where it was not who does now.
@@ -7294,6 +7293,7 @@ export type CareKindOut = components['schemas']['CareKindOut'];
 export type CareOut = components['schemas']['CareOut'];
 export type CellIn = components['schemas']['CellIn'];
 export type CellOut = components['schemas']['CellOut'];
+export type CellState = components['schemas']['CellState'];
 export type ChainOut = components['schemas']['ChainOut'];
 export type ChildIn = components['schemas']['ChildIn'];
 export type ChildOut = components['schemas']['ChildOut'];
@@ -7530,7 +7530,7 @@ export type StaffOut = components['schemas']['StaffOut'];
 export type Stage = components['schemas']['Stage'];
 export type StageIn = components['schemas']['StageIn'];
 export type StageOut = components['schemas']['StageOut'];
-export type StateInput = components['schemas']['State-Input'];
+export type State = components['schemas']['State'];
 export type StepKind = components['schemas']['StepKind'];
 export type StepOut = components['schemas']['StepOut'];
 export type StopOut = components['schemas']['StopOut'];
@@ -7573,8 +7573,6 @@ export type WordsIn = components['schemas']['WordsIn'];
 export type WorkTold = components['schemas']['WorkTold'];
 export type WritingOut = components['schemas']['WritingOut'];
 export type ZoneIn = components['schemas']['ZoneIn'];
-export type FirstloopApiSessionState = components['schemas']['firstloop__api__session__State'];
-export type FirstloopCoreCheckingOnPaperState = components['schemas']['firstloop__core__checking__on_paper__State'];
 export type PadAttemptIn = components['schemas']['PadAttemptIn'];
 export type $defs = Record<string, never>;
 export interface operations {

@@ -204,6 +204,16 @@ test("an empty table says where letters come from, one sorted empty how to see m
   expect(await screen.findByRole("link", { name: "Open the pads" })).toBeVisible();
 });
 
+test("what was seen on paper has ink, but no order to play", async () => {
+  serve(TABLE, table({ well: [card(4, { source: "scan" })] }));
+  serve("GET /api/check/things", () => things([4], { source: "scan", held: verdicts() }));
+  putUp(<CheckDesk />);
+  const article = within(await screen.findByRole("article"));
+  expect(await article.findByText(/on paper/)).toBeVisible();
+  expect(article.queryByRole("button", { name: /Replay/ })).toBeNull();
+  expect(article.getByRole("button", { name: /Compare/ })).toBeVisible();
+});
+
 test("of what an eye saw there is no ink", async () => {
   serve(TABLE, table({ well: [card(4, { source: "eye" })] }));
   serve("GET /api/check/things", () =>

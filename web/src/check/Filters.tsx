@@ -127,6 +127,9 @@ export function Filters({
             All letters
           </Link>
         ) : null}
+        <Link to="/check/paper" className="underline underline-offset-4">
+          On paper
+        </Link>
         <Link to="/check/trust" className="underline underline-offset-4">
           How far to trust it
         </Link>

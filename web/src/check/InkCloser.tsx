@@ -35,7 +35,8 @@ export function InkCloser({
     left: Math.min(ink.left, model.left + shift),
     right: Math.max(ink.right, model.right + shift),
   };
-  const start = attempt.strokes[0]?.points[0];
+  // Where a letter on paper begins nobody saw.
+  const start = attempt.source === "scan" ? undefined : attempt.strokes[0]?.points[0];
   return (
     <svg
       viewBox={viewBoxOf(viewOf(letter.lines, wide, MARGIN))}

@@ -46,9 +46,10 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
     setSpeed((speed + 1) % SPEEDS.length);
     replay();
   };
+  // What was seen on paper has no order: there is nothing to play.
+  const plays = attempt.source === "pen";
   useShortcuts({
-    " ": replay,
-    v: slower,
+    ...(plays && { " ": replay, v: slower }),
     c: () => {
       setComparing(!comparing);
     },
@@ -62,6 +63,7 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
         </h1>
         <p className="text-soft">
           {attempt.source === "eye" ? "seen by eye" : HELP_WORDS[attempt.help]},{" "}
+          {attempt.source === "scan" ? "on paper, " : null}
           {dayOf(attempt.written_at)}
         </p>
       </header>
@@ -79,12 +81,16 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
       ) : null}
       {attempt.source === "eye" ? null : (
         <div className="flex flex-wrap items-center gap-2">
-          <Button small onClick={replay} aria-keyshortcuts="Space">
-            <Play aria-hidden size={18} /> Replay
-          </Button>
-          <Button small onClick={slower} aria-keyshortcuts="v">
-            {pace.name} <Key>V</Key>
-          </Button>
+          {plays ? (
+            <>
+              <Button small onClick={replay} aria-keyshortcuts="Space">
+                <Play aria-hidden size={18} /> Replay
+              </Button>
+              <Button small onClick={slower} aria-keyshortcuts="v">
+                {pace.name} <Key>V</Key>
+              </Button>
+            </>
+          ) : null}
           <Button
             small
             onClick={() => {

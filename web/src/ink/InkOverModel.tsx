@@ -14,7 +14,7 @@ export function InkOverModel({
   label,
   className,
 }: {
-  attempt: Pick<Attempt, "strokes" | "findings">;
+  attempt: Pick<Attempt, "strokes" | "findings" | "source">;
   letter: Letter;
   time_s?: number;
   label: string;
@@ -28,7 +28,8 @@ export function InkOverModel({
   const view = viewOf(letter.lines, ink, spare);
   const first = attempt.findings[0];
   const timeline = inkTimeline(attempt.strokes);
-  const start = attempt.strokes[0]?.points[0];
+  // Where a letter on paper begins nobody saw.
+  const start = attempt.source === "scan" ? undefined : attempt.strokes[0]?.points[0];
   return (
     <svg viewBox={viewBoxOf(view)} className={className} role="img" aria-label={label}>
       <RuledLines lines={letter.lines} />

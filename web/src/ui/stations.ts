@@ -21,7 +21,7 @@ export function pathTo(station: Station, letter: string | undefined): string {
 /** What stands in an address where a letter could, and is none. */
 const DESKS: Record<string, readonly string[]> = {
   write: ["tally"],
-  check: ["trust", "blind"],
+  check: ["trust", "blind", "paper"],
 };
 
 /** One pad at a desk is about a letter too, although the station itself is about the class. */

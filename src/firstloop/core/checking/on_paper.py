@@ -42,7 +42,7 @@ A_LETTER = 0.065
 """[u²] Ink that is so like some letter is that letter, however much of it there is."""
 
 
-class State(StrEnum):
+class CellState(StrEnum):
     """What is in a cell."""
 
     WRITTEN = "written"
@@ -56,7 +56,7 @@ class OnPaper:
     """What stands in a cell, whether it was chosen as the best, its own ink without marks, and what
     there is to say of it; nothing of what is struck out."""
 
-    state: State
+    state: CellState
     chosen: bool
     ink: SeenInk
     result: Result | TextResult | None
@@ -71,17 +71,17 @@ def check_on_paper(ink: SeenInk, task: Task, style: Style, ruling: Ruling) -> On
     chosen = looks.cost(without) < BETTER_WITHOUT * looks.cost(ink)
     writing = without if chosen else ink
     if looks.is_struck(writing):
-        return OnPaper(State.STRUCK, chosen, writing, None)
-    return OnPaper(State.WRITTEN, chosen, writing, check(writing, task, style, ruling))
+        return OnPaper(CellState.STRUCK, chosen, writing, None)
+    return OnPaper(CellState.WRITTEN, chosen, writing, check(writing, task, style, ruling))
 
 
 def _text(ink: SeenInk, task: Task, style: Style, ruling: Ruling) -> OnPaper:
     found = set_aside_marks(ink)
     if found.struck and found.writing is None:
-        return OnPaper(State.STRUCK, chosen=False, ink=ink, result=None)
+        return OnPaper(CellState.STRUCK, chosen=False, ink=ink, result=None)
     result = check_seen_text(ink, task, style, ruling)
     chosen = any(mark.kind in (MarkKind.RING, MarkKind.TICK) for mark in result.marks)
-    return OnPaper(State.WRITTEN, chosen, found.writing or ink, result)
+    return OnPaper(CellState.WRITTEN, chosen, found.writing or ink, result)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

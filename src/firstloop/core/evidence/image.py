@@ -13,9 +13,6 @@ from firstloop.core.geometry.skeleton import Bits, drawn_out, skeleton_lines
 USUAL_WIDTH = 0.08
 """[u] Of a pencil's line, where it was not kept."""
 
-KEPT = 3
-"""Of the even points of a line every third is kept, and the last: 0.06 u apart."""
-
 
 @dataclass(frozen=True, slots=True, eq=False)
 class SeenInk:
@@ -33,7 +30,7 @@ class SeenInk:
     @property
     def ink(self) -> Ink:
         """Its lines as strokes, to be kept: in no order, and without times."""
-        return Ink(tuple(Stroke.of(np.vstack([line[:-1:KEPT], line[-1:]])) for line in self.lines))
+        return Ink(tuple(Stroke.of(line) for line in self.lines))
 
     @property
     def lines(self) -> Lines:

@@ -67,6 +67,13 @@ export function SheetPage() {
         <p className="text-sm text-soft">
           At its true size: choose “actual size” where the printer asks.
         </p>
+        <p className="text-sm text-soft">
+          Photographs of it are read in{" "}
+          <Link to="/check/paper" className="underline underline-offset-4">
+            Check, On paper
+          </Link>
+          {whose === "all" ? "; of which child a page is you say there." : "."}
+        </p>
         <Link to={`/plan/today?lesson=${String(lesson)}`} className="underline underline-offset-4">
           Back to the lesson
         </Link>

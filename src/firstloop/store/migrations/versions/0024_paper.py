@@ -43,6 +43,7 @@ def upgrade() -> None:
         sa.Column("came_at", sa.DateTime(), nullable=False),
         sa.Column("problems", sa.JSON(), nullable=False),
         sa.Column("cells", sa.JSON(), nullable=False),
+        sa.Column("size_mm", sa.JSON(), nullable=True),
         sa.Column("picture", sa.LargeBinary(), nullable=True),
         sa.Column("kept_at", sa.DateTime(), nullable=True),
     )

@@ -35,6 +35,7 @@ class Camera:
 
 
 def printed(sheet: Sheet, page: int) -> Rgb:
+    """A page as it comes from the printer."""
     document = pypdfium2.PdfDocument(sheet_pdf(sheet))
     picture = document[page].render(scale=PRINTED_PX_PER_MM * 25.4 / 72).to_numpy()[..., :3]
     document.close()
@@ -73,6 +74,7 @@ def written_on(picture: Rgb, cell: Cell, ink: Ink, pen: Pen = Pen()) -> None:  #
 
 
 def photographed(picture: Rgb, camera: Camera, rng: np.random.Generator) -> Rgb:
+    """A picture of a page that lies on a table."""
     rows, columns = picture.shape[:2]
     if camera.curl_mm:
         picture = _curled(picture, camera.curl_mm, rng)
