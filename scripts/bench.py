@@ -19,6 +19,7 @@ from scripts.bench_class_list import bench_class_list
 from scripts.bench_clients import bench_clients
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_pads import bench_pads
+from scripts.bench_paper import bench_paper
 from scripts.bench_pen import bench_pen
 from scripts.bench_progress import bench_estimates
 from scripts.bench_scale import bench_first_answers, bench_scale
@@ -112,6 +113,7 @@ if __name__ == "__main__":
     bench_planning()
     bench_class_list()
     bench_estimates()
+    bench_paper()
     bench_scale()
     bench_first_answers()
     bench_browser()

@@ -86,6 +86,7 @@ def _of_picture(content: bytes, kinds: tuple[str, ...]) -> Iterator[Grey]:
                     raise PictureError(f"it has {frames} pages; send at most {MOST_PAGES} at once")
                 for frame in range(frames):
                     opened.seek(frame)
+                    opened.draft("L", None)  # of a JPEG its light alone is decoded
                     _require_points(opened.width * opened.height)
                     upright = ImageOps.exif_transpose(opened)
                     yield np.array(upright.convert("L"))

@@ -30,6 +30,9 @@ from firstloop.core.geometry.pictures import Look
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
 
+LOOKS_FINE = 0.04
+"""[u²] What looks so like the letter has nothing drawn over or round it."""
+
 BETTER_WITHOUT = 0.7
 """[share] A letter is struck out if without the line over it, it costs less than that share of what
 it costs with it: the bar of a t does not."""
@@ -67,8 +70,11 @@ def check_on_paper(ink: SeenInk, task: Task, style: Style, ruling: Ruling) -> On
     if task.kind is not Kind.LETTER:
         return _text(ink, task, style, ruling)
     looks = _Looks.of(task, style, ruling)
+    whole = looks.cost(ink)
+    if whole < LOOKS_FINE:
+        return OnPaper(CellState.WRITTEN, False, ink, check(ink, task, style, ruling))
     without = min(without_marks(ink), key=looks.cost, default=ink)
-    chosen = looks.cost(without) < BETTER_WITHOUT * looks.cost(ink)
+    chosen = looks.cost(without) < BETTER_WITHOUT * whole
     writing = without if chosen else ink
     if looks.is_struck(writing):
         return OnPaper(CellState.STRUCK, chosen, writing, None)

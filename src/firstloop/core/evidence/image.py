@@ -8,6 +8,7 @@ from firstloop.core.errors import InkError
 from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.geometry.crossings import together
 from firstloop.core.geometry.even import Lines, evenly, length_of
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.geometry.skeleton import Bits, drawn_out, skeleton_lines
 
 USUAL_WIDTH = 0.08
@@ -58,13 +59,17 @@ class LetterImage:
             raise InkError("the x-height of the picture must be more than nothing")
         scale = np.array([1.0, -1.0]) / self.x_height_px
         shift = np.array([0.0, self.base_px / self.x_height_px])
-        together = _together(self.pixels)
-        parts: dict[int, list[np.ndarray]] = {}
-        for line in drawn_out(skeleton_lines(self.pixels), self.pixels):
-            column, row = line[0].astype(int)
-            parts.setdefault(int(together[row, column]), []).append(evenly(line * scale + shift))
-        if not parts:
+        rows, columns = np.nonzero(self.pixels)
+        if len(rows) == 0:
             raise InkError("there is no ink in the picture; scan the letter again")
+        # Only where ink is: thinning looks at every point again and again.
+        ink = self.pixels[rows.min() : rows.max() + 1, columns.min() : columns.max() + 1]
+        shift += [columns.min() / self.x_height_px, -rows.min() / self.x_height_px]
+        hangs = _together(ink)
+        parts: dict[int, list[FloatArray]] = {}
+        for line in drawn_out(skeleton_lines(ink), ink):
+            column, row = line[0].astype(int)
+            parts.setdefault(int(hangs[row, column]), []).append(evenly(line * scale + shift))
         found = tuple(tuple(lines) for lines in parts.values())
         length = sum(length_of(line) for lines in found for line in lines)
         area = float(self.pixels.sum()) / self.x_height_px**2

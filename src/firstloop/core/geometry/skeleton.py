@@ -1,14 +1,15 @@
 """From a binary image to the lines it is drawn with: thinning, and walking along what is left."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 
 import numpy as np
 import numpy.typing as npt
 
+from firstloop.core.geometry.compiled import compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
 
 Bits = npt.NDArray[np.bool_]
-Pixel = tuple[int, int]
+Places = npt.NDArray[np.int64]
 
 _AROUND = ((-1, 0), (-1, 1), (0, 1), (1, 1), (1, 0), (1, -1), (0, -1), (-1, -1))
 """The eight neighbours, clockwise from above; (row, column)."""
@@ -39,16 +40,17 @@ def skeleton_lines(pixels: Bits) -> list[FloatArray]:
     >>> skeleton_lines(np.zeros((3, 3), dtype=bool))
     []
     """
-    left = {(int(row), int(column)) for row, column in np.argwhere(thin(pixels))}
-    neighbours = {pixel: list(_touching(pixel, left)) for pixel in left}
-    walked: set[frozenset[Pixel]] = set()
+    thinned = thin(pixels)
+    places = np.argwhere(thinned)
+    if len(places) == 0:
+        return []
+    places += 1  # with a white edge every pixel has eight neighbours
+    steps = _steps_in(np.pad(thinned, 1), places)
+    count = steps.sum(axis=2)
     # Ends and crossings first; rings have neither, and are begun anywhere.
-    starts = sorted(left, key=lambda pixel: (len(neighbours[pixel]) == 2, pixel))
-    return [
-        np.array(line, dtype=np.float64)[:, ::-1] + 0.5
-        for start in starts
-        for line in _walks_from(start, neighbours, walked)
-    ]
+    rings_last = np.argsort(count[places[:, 0], places[:, 1]] == 2, kind="stable")
+    walked, ends = _walked(steps, count, places[rings_last])
+    return [line[:, ::-1] - 0.5 for line in np.split(walked.astype(np.float64), ends[:-1])]
 
 
 def drawn_out(lines: Sequence[FloatArray], pixels: Bits) -> list[FloatArray]:
@@ -104,43 +106,49 @@ def _drawn_to(way: FloatArray, pixels: Bits, half: float) -> FloatArray | None:
     return np.asarray(way[0] + step * more) if more > 0.5 else None
 
 
-def _walks_from(
-    start: Pixel, neighbours: dict[Pixel, list[Pixel]], walked: set[frozenset[Pixel]]
-) -> Iterator[list[Pixel]]:
-    """Every line that begins here and was not walked yet; a pixel by itself is one."""
-    if not neighbours[start]:
-        yield [start, start]
-    for step in neighbours[start]:
-        if frozenset((start, step)) not in walked:
-            yield _walk(start, step, neighbours, walked)
+@compiled_at_once
+def _steps_in(ink: Bits, places: Places) -> Bits:
+    """Whether one goes on from a pixel in each direction of `_AROUND`, (rows, columns, 8); `places`
+    are all pixels of ink, none at the edge. Not diagonally where another neighbour leads there: the
+    corner of a staircase is no crossing."""
+    steps = np.zeros((*ink.shape, 8), np.bool_)
+    for at in range(len(places)):
+        row, column = places[at]
+        for way in range(8):
+            dy, dx = _AROUND[way]
+            stepped = dy != 0 and dx != 0 and (ink[row + dy, column] or ink[row, column + dx])
+            steps[row, column, way] = ink[row + dy, column + dx] and not stepped
+    return steps
 
 
-def _touching(pixel: Pixel, ink: set[Pixel]) -> Iterator[Pixel]:
-    """The neighbours of a pixel. A diagonal one that another neighbour leads to is left out, so
-    that the corner of a staircase is no crossing."""
-    row, column = pixel
-    for dy, dx in _AROUND:
-        other = (row + dy, column + dx)
-        stepped = dy and dx and ((row + dy, column) in ink or (row, column + dx) in ink)
-        if other in ink and not stepped:
-            yield other
-
-
-def _walk(
-    start: Pixel,
-    step: Pixel,
-    neighbours: dict[Pixel, list[Pixel]],
-    walked: set[frozenset[Pixel]],
-) -> list[Pixel]:
-    """From pixel to pixel until an end, a crossing, or where it began."""
-    line = [start, step]
-    walked.add(frozenset((start, step)))
-    while len(neighbours[line[-1]]) == 2 and line[-1] != start:
-        onwards = [
-            pixel for pixel in neighbours[line[-1]] if frozenset((line[-1], pixel)) not in walked
-        ]
-        if not onwards:
-            break
-        walked.add(frozenset((line[-1], onwards[0])))
-        line.append(onwards[0])
-    return line
+@compiled_at_once
+def _walked(steps: Bits, count: Places, places: Places) -> tuple[Places, Places]:
+    """Every line, begun at these pixels in turn: the pixels (n, 2) of one after another, and where
+    each ends. `count` is how many steps there were from each; those that are gone are taken out,
+    from both sides. A pixel by itself is a line of two."""
+    walked, ends = np.zeros((9 * len(places), 2), np.int64), np.zeros(9 * len(places), np.int64)
+    length = lines = 0
+    for at in range(len(places)):
+        row, column = places[at]
+        alone = count[row, column] == 0
+        for first in range(8):
+            if not steps[row, column, first] and not (alone and first == 0):
+                continue
+            walked[length] = places[at]
+            length += 1
+            y, x, way = row, column, first
+            while way >= 0:
+                if not alone:
+                    steps[y, x, way] = False
+                    y, x = y + _AROUND[way][0], x + _AROUND[way][1]
+                    steps[y, x, (way + 4) % 8] = False
+                walked[length] = y, x
+                length += 1
+                way = -1
+                if count[y, x] == 2 and (y != row or x != column):
+                    for onwards in range(8):
+                        if steps[y, x, onwards] and way < 0:
+                            way = onwards
+            ends[lines] = length
+            lines += 1
+    return walked[:length], ends[:lines]

@@ -32,6 +32,9 @@ CLEARLY_LEANS = 0.6
 """[share] A letter leans if stood up its shape costs less than this share of what it costs as it
 is."""
 
+STANDS_WELL = 0.04
+"""[u²] What lies so well on the letter leans by less than would be told."""
+
 REACHES, GENTLE = (0.45, 0.35, 0.25), 0.2
 """[u] From how far the letter is drawn towards the ink, in turn; over which length it bends."""
 
@@ -57,22 +60,26 @@ class Sighting:
 def explain_image(lines: Lines, forms: tuple[Letter, ...], slant_deg: float) -> Sighting:
     """How the lines of an image lie on the form of the letter that they fit best."""
     faces = faces_of(forms, slant_deg)
-    turned = turned_by_shape(faces, faces.costs(Look.of(Path.of_trace(lines))))
+    costs = faces.costs(Look.of(Path.of_trace(lines)))
+    turned = turned_by_shape(faces, costs)
     if turned is not None:
         measure, way = turned
         best, gap = _best(way.undone(lines), forms)
         return Sighting(best, lines, measure, 0.0, gap)
-    lean_deg, upright = _stood_up(lines, faces)
+    lean_deg, upright = _stood_up(lines, faces, float(costs[0]))
     best, gap = _best(upright, forms)
     return Sighting(best, upright, None, lean_deg, gap)
 
 
-def _stood_up(lines: Lines, faces: Faces) -> tuple[float, Lines]:
-    """By how many degrees the letter leans away, and its lines without that lean."""
-    tried = [(0.0, lines), *((lean, _sheared(lines, -lean)) for lean in LEANS)]
+def _stood_up(lines: Lines, faces: Faces, as_it_is: float) -> tuple[float, Lines]:
+    """By how many degrees the letter leans away, and its lines without that lean; as it is its
+    shape costs so much."""
+    if as_it_is < STANDS_WELL:
+        return 0.0, lines
+    tried = [(lean, _sheared(lines, -lean)) for lean in LEANS]
     costs = [faces.upright_cost(Look.of(Path.of_trace(one))) for _, one in tried]
     best = int(np.argmin(costs))
-    return tried[best] if costs[best] < CLEARLY_LEANS * costs[0] else tried[0]
+    return tried[best] if costs[best] < CLEARLY_LEANS * as_it_is else (0.0, lines)
 
 
 def _sheared(lines: Lines, degrees: float) -> Lines:
