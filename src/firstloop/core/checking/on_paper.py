@@ -37,9 +37,9 @@ BETTER_WITHOUT = 0.7
 """[share] A letter is struck out if without the line over it, it costs less than that share of what
 it costs with it: the bar of a t does not."""
 
-MORE_INK, IN_LOOPS, DENSER, FILLS = 1.5, 2, 1.2, 0.5
-"""[ratio, loops, ratio, share] What is scribbled over has so much more ink than the letter and
-closes so many loops; or it has more ink by the third and blackens that share of its box."""
+MORE_INK, IN_LOOPS, DENSER, FILLS = 1.35, 2, 1.2, 0.5
+"""[ratio, loops, ratio, share] What is scribbled over has so much more ink than a letter of its size
+and closes so many loops; or it has more ink by the third and blackens that share of its box."""
 
 A_LETTER = 0.065
 """[u²] Ink that is so like some letter is that letter, however much of it there is."""
@@ -92,18 +92,21 @@ def _text(ink: SeenInk, task: Task, style: Style, ruling: Ruling) -> OnPaper:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class _Looks:
-    """How a letter looks, and how much ink (u) it has at most."""
+    """How a letter looks, how much ink (u) it has at most, and how large (u) it is across then."""
 
     faces: Faces
     setting: Setting
     length: float
+    across: float
 
     @classmethod
     def of(cls, task: Task, style: Style, ruling: Ruling) -> "_Looks":
         setting = Setting.of(task, style, ruling)
         forms = forms_of(task.target, setting.hand, STANDARD)
         lengths = [sum(polyline.length(path) for path in form.paths()) for form in forms]
-        return cls(faces_of(forms, setting.hand.proportions.slant_deg), setting, max(lengths))
+        sides = np.ptp(np.concatenate(forms[int(np.argmax(lengths))].paths()), axis=0)
+        faces = faces_of(forms, setting.hand.proportions.slant_deg)
+        return cls(faces, setting, max(lengths), float(np.hypot(*sides)))
 
     def cost(self, ink: SeenInk) -> float:
         """u² by which ink differs from the letter."""
@@ -121,8 +124,9 @@ class _Looks:
         return self._is_scribbled(ink) and not self._is_some_letter(ink)
 
     def _is_scribbled(self, ink: SeenInk) -> bool:
-        more = ink.length / self.length
-        wide, high = np.ptp(np.concatenate(ink.lines), axis=0) + ink.width
+        wide, high = np.ptp(np.concatenate(ink.lines), axis=0)
+        more = ink.length / (self.length * float(np.hypot(wide, high)) / self.across)
+        wide, high = wide + ink.width, high + ink.width
         blackened = ink.length * ink.width / (wide * high)
         loops = sum(loops_in(part, ink.width) for part in ink.parts)
         return bool(
