@@ -38,8 +38,9 @@ BETTER_WITHOUT = 0.7
 it costs with it: the bar of a t does not."""
 
 MORE_INK, IN_LOOPS, DENSER, FILLS = 1.35, 2, 1.2, 0.5
-"""[ratio, loops, ratio, share] What is scribbled over has so much more ink than a letter of its size
-and closes so many loops; or it has more ink by the third and blackens that share of its box."""
+"""[ratio, loops, ratio, share] What is scribbled over has so much more ink than a letter of its
+size and closes so many loops; or it has more ink by the third and blackens that share of its box.
+"""
 
 A_LETTER = 0.065
 """[u²] Ink that is so like some letter is that letter, however much of it there is."""
