@@ -16,7 +16,9 @@ from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.layout import Sheet, laid_out
+from firstloop.demo.on_paper import write_cell
 from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
+from firstloop.formats import packages
 from firstloop.formats.sheet_cells import SheetCells, read_cells
 from firstloop.formats.sheet_spec import cells_json, read_spec
 from firstloop.services.reading_paper import read_files
@@ -34,6 +36,7 @@ CAMERAS = {
     "by hand": Camera(),
     "aslant in shadow": Camera(tilt_deg=18, turned_deg=-9, shadow=0.55, noise=5),
     "upside down": Camera(turned_deg=184),
+    "curled": Camera(curl_mm=5.0),
 }
 
 
@@ -215,3 +218,76 @@ def test_the_command_gives_an_object_a_page_and_reads_scans_of_many(
     assert {one["state"] for one in others[1]["cells"]} == {"empty"}
     assert main(["read", str(scan), "--cells", str(cells)]) == 0
     assert "page 1, pupil 9, 0 of" in capsys.readouterr().out
+
+
+ALL_KINDS = json.dumps({
+    "x_height_mm": 8,
+    "rows": [
+        {"text": "m", "mode": "trace", "times": 4},
+        {"text": "m", "mode": "finish", "times": 4},
+        {"text": "a", "mode": "own", "kind": "row"},
+        {"text": "hen", "mode": "own"},
+        {"text": "A hen hid.", "mode": "own"},
+    ],
+}).encode()  # fmt: skip
+
+
+def test_rows_words_and_sentences_are_judged_letter_by_letter_and_tracing_by_its_dots() -> None:
+    sheet = laid_out(read_spec(ALL_KINDS), "7Q3K")
+    rng = np.random.default_rng(21)
+    page, pupil = printed(sheet, 0), draw_pupil(rng, steadiness=0.9)
+    for cell in sheet.pages[0].cells:
+        written_on(page, cell, write_cell(cell, PLAIN, Ruling(), pupil, rng, slips=0.0))
+    photo = as_jpeg(photographed(page, Camera(), rng))
+    (found,) = read(read_cells(cells_json(sheet)), photo)
+    assert {one["state"] for one in found["cells"]} == {"written"}
+    by_mode = {
+        mode: [one for one in found["cells"] if one["mode"] == mode]
+        for mode in ("trace", "finish", "own")
+    }
+    assert all(one["kept_u"] < 0.25 and "verdict" not in one for one in by_mode["trace"])
+    assert all(one["reads_as"] == "m" for one in by_mode["finish"])
+    letters = {one["target"]: [o["target"] for o in one["letters"]] for one in by_mode["own"]}
+    assert letters["a"] == ["a"] * 5
+    assert letters["hen"] == [*"hen"]
+    assert "".join(one or "" for one in letters["A hen hid."]) == "Ahenhid."
+    verdicts = [verdict for one in by_mode["own"] for verdict in one["verdict"].values()]
+    assert "not_yet" not in verdicts
+    assert {one["verdict"]["direction"] for one in by_mode["own"]} == {"unseen"}
+
+
+def test_a_phones_own_kind_of_file_is_read(written: Written) -> None:
+    import pillow_heif  # noqa: PLC0415
+
+    pillow_heif.register_heif_opener()
+    file = BytesIO()
+    taken_by_it = photographed(written.page, Camera(), np.random.default_rng(1))
+    Image.fromarray(taken_by_it).save(file, "HEIF", quality=80)
+    (found,) = read(written.cells, file.getvalue())
+    assert sum(one["state"] == "written" for one in found["cells"]) == len(written.inks)
+
+
+def test_a_sheet_in_a_hand_of_ones_own_is_read_with_that_hand(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    hand, spec, cells, photo = (
+        tmp_path / name for name in ("hand.json", "spec.json", "cells.json", "a.jpg")
+    )
+    hand.write_text(packages.write_hand(replace(PLAIN, name="ours")), encoding="utf-8")
+    spec.write_text('{"rows": [{"text": "n", "mode": "own", "times": 3}]}', encoding="utf-8")
+    made = ["sheet", str(spec), "--out", str(tmp_path / "a.pdf"), "--cells", str(cells)]
+    assert main([*made, "--hand", str(hand)]) == 0
+    sheet = laid_out(read_spec(spec.read_bytes(), replace(PLAIN, name="ours")), "7Q3K")
+    sheet = laid_out(sheet.wish, json.loads(cells.read_bytes())["sheet"])
+    page, rng = printed(sheet, 0), np.random.default_rng(3)
+    for cell in sheet.pages[0].cells:
+        pupil = draw_pupil(rng, steadiness=0.9)
+        written_on(page, cell, write(PLAIN.scripts["n"], PLAIN, Ruling(), pupil, rng))
+    photo.write_bytes(as_jpeg(photographed(page, Camera(), rng)))
+    capsys.readouterr()
+    asked = ["read", str(photo), "--cells", str(cells), "--json"]
+    assert main(asked) == 1
+    assert 'hand "ours" is none' in capsys.readouterr().err
+    assert main([*asked, "--hand", str(hand)]) == 0
+    (found,) = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
+    assert [one["reads_as"] for one in found["cells"]] == ["n"] * 3

@@ -25,6 +25,7 @@ def add_to(commands: Commands) -> None:
     kinds = "JPEG, HEIC, PNG, TIFF, PDF"
     read.add_argument("photos", type=Path, nargs="+", metavar="PHOTO", help=kinds)
     read.add_argument("--cells", type=Path, required=True, metavar="CELLS.json")
+    read.add_argument("--hand", type=Path, metavar="HAND.json", help="the hand of one's own on it")
     read.add_argument("--json", action="store_true", help="one JSON object a page")
     read.set_defaults(run=_read_photos)
 
@@ -55,13 +56,15 @@ def _sheet(options: argparse.Namespace) -> int:
 def _read_photos(options: argparse.Namespace) -> int:
     import json  # noqa: PLC0415
 
+    from firstloop.formats.packages import read_hand  # noqa: PLC0415
     from firstloop.formats.sheet_cells import read_cells  # noqa: PLC0415
     from firstloop.services.reading_paper import read_files  # noqa: PLC0415
 
-    cells = read_cells(_read(options.cells))
+    own = read_hand(_read(options.hand)) if options.hand else None
+    cells = read_cells(_read(options.cells), own.name if own else None)
     failed = False
     photos = ((photo.name, partial(_read, photo)) for photo in options.photos)
-    for answer in read_files(photos, cells):
+    for answer in read_files(photos, cells, own):
         failed = failed or "error" in answer
         print(json.dumps(answer, ensure_ascii=False) if options.json else _in_words(answer))
     return 1 if failed else 0

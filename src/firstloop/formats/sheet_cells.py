@@ -72,13 +72,14 @@ class SheetCells:
     pages: tuple[SheetPage, ...]
 
 
-def read_cells(content: bytes) -> SheetCells:
-    """The cells of a file; raises CellsError that says what is wrong and where."""
+def read_cells(content: bytes, own: str | None = None) -> SheetCells:
+    """The cells of a file, of a sheet in one of our hands or in one's own of that name; raises
+    CellsError that says what is wrong and where."""
     try:
         found = msgspec.json.decode(content, type=_Cells)
     except msgspec.DecodeError as fault:
         raise CellsError(f"the cells: {fault}") from fault
-    if found.hand not in HANDS:
+    if found.hand not in {*HANDS, own}:
         raise CellsError(
             f'the cells: hand "{found.hand:.40}" is none; it may be {", ".join(HANDS)}'
         )

@@ -101,7 +101,9 @@ def _darkness(lit: Lit, row: RuledRow, middles: npt.NDArray[np.float64]) -> npt.
     profiles = cv2.GaussianBlur(profiles, (5, 1), 1.2)
     profiles = profiles - np.median(profiles, axis=1, keepdims=True)
     places = np.rint((np.array(row.lines)[:, None] + _tried()) * PX_PER_MM).astype(int) - first
-    return np.asarray(profiles[:, places].mean(axis=1), np.float64)
+    of_each = profiles[:, places]
+    # All of its lines are to be there: a space further down most of them are, too.
+    return np.asarray((of_each.mean(axis=1) + of_each.min(axis=1)) / 2, np.float64)
 
 
 def _pixels(mm: npt.NDArray[np.float64]) -> list[int]:

@@ -75,13 +75,13 @@ class ReadPage:
 
 
 def read_files(
-    files: Iterable[tuple[str, Callable[[], bytes]]], cells: SheetCells
+    files: Iterable[tuple[str, Callable[[], bytes]]], cells: SheetCells, own: Hand | None = None
 ) -> Iterator[Told]:
     """An answer for each page of files, in their order, each opened when it is come to; what is
     wrong with a file is an answer too. A page that comes again is told of, and its cells are
-    not."""
+    not. `own` is the hand of a sheet in none of ours."""
     seen = set[tuple[int, int | None]]()
-    asked = Asked(cells)
+    asked = Asked(cells, Style(own.name, own=own) if own else None)
     for name, content in files:
         try:
             for picture in pages_in(content()):
@@ -104,7 +104,7 @@ class OfASheet:
 
 def read_kept(one: OfASheet) -> tuple[ReadPage, bytes | None]:
     """The page read, and its picture as JPEG."""
-    asked = Asked(read_cells(one.cells), one.style, one.writer)
+    asked = Asked(read_cells(one.cells, one.style.hand), one.style, one.writer)
     read = read_page(one.file, one.picture, one.found, asked, set())
     return read, None if read.flat is None else as_jpeg(read.flat)
 
