@@ -5,6 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 import numpy.typing as npt
 
+from firstloop.core.geometry import polyline
 from firstloop.core.geometry.compiled import compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
 
@@ -54,8 +55,8 @@ def skeleton_lines(pixels: Bits) -> list[FloatArray]:
 
 
 def drawn_out(lines: Sequence[FloatArray], pixels: Bits) -> list[FloatArray]:
-    """Lines of a thinned image whose free ends go on to where the pen's middle was: half a pen's
-    width from the outline. Thinning wears a line's end down by more, and a blunt corner too.
+    """Lines of a thinned image whose free ends and sharp corners go on to where the pen's middle
+    was: half a pen's width from the outline. Thinning wears ends down by more, and cuts corners.
 
     >>> bar = np.zeros((9, 30), dtype=bool)
     >>> bar[2:7, 3:27] = True
@@ -64,8 +65,8 @@ def drawn_out(lines: Sequence[FloatArray], pixels: Bits) -> list[FloatArray]:
     >>> line[0].round().tolist(), line[-1].round().tolist()
     ([6.0, 4.0], [24.0, 4.0])
     """
-    length = sum(len(line) for line in lines)
-    half = float(pixels.sum()) / max(length, 1) / 2
+    length = sum(polyline.length(np.vstack([line[::STRIDE], line[-1:]])) for line in lines)
+    half = float(pixels.sum()) / max(length, 1.0) / 2
     ends = np.array([line[at] for line in lines for at in (0, -1)])
     drawn: list[FloatArray] = []
     for line in lines:
@@ -73,13 +74,86 @@ def drawn_out(lines: Sequence[FloatArray], pixels: Bits) -> list[FloatArray]:
             _drawn_to(way, pixels, half) if _is_free(way[0], ends) else None
             for way in (line, line[::-1])
         )
-        parts = ([first[None]] if first is not None else []) + [line]
+        parts = ([first[None]] if first is not None else []) + [_with_corners(line, pixels, half)]
         drawn.append(np.concatenate(parts + ([last[None]] if last is not None else [])))
-    return drawn
+    return _through_tips(drawn, half)
 
+
+STRIDE = 3
+"""[pixels] In such strides a line's length is taken: from pixel to pixel it goes in stairs."""
 
 LOOKS_BACK = 2.0
 """[times half a pen's width] Of a line's end, by which it is told which way it goes."""
+
+STUB, MEETS = 4.5, 2.0
+"""[times half a pen's width, pixels] A line as short as the first may be the tip of a corner; ends
+so near are at one fork."""
+
+SHARP, CUT = -0.3, 0.75
+"""[cosine, times half a pen's width] A corner turns by 107 degrees or more; what thinning has
+cut off it is more than that."""
+
+
+def _with_corners(line: FloatArray, pixels: Bits, half: float) -> FloatArray:
+    """A line with each sharp corner drawn out to where the pen turned."""
+    reach = round(LOOKS_BACK * half) + 2
+    if len(line) < 2 * reach + 1:
+        return line
+    inner = line[reach:-reach]
+    before, after = inner - line[: -2 * reach], line[2 * reach :] - inner
+    before /= np.maximum(np.hypot(*before.T), 1.0)[:, None]
+    after /= np.maximum(np.hypot(*after.T), 1.0)[:, None]
+    turns = (before * after).sum(axis=1)
+    tips: dict[int, FloatArray] = {}
+    while turns.min() < SHARP:
+        at = int(turns.argmin())
+        turns[max(0, at - reach) : at + reach + 1] = 1.0
+        way = before[at] - after[at]
+        way /= np.hypot(*way)
+        far = _ink_ahead(inner[at], way, pixels, 4 * half) - half
+        if far > CUT * half:
+            tips[at + reach] = inner[at] + way * far
+    for at, tip in sorted(tips.items(), reverse=True):
+        one, other = (np.linspace(line[end], tip, reach) for end in (at - reach, at + reach))
+        line = np.concatenate([line[: at - reach], one, other[::-1], line[at + reach + 1 :]])
+    return line
+
+
+def _through_tips(lines: list[FloatArray], half: float) -> list[FloatArray]:
+    """Where thinning has left a stub at the foot of a v, both its lines go to the stub's end."""
+    kept = dict(enumerate(lines))
+    reach = round(LOOKS_BACK * half) + 2
+    for stub in [at for at, line in kept.items() if len(line) < STUB * half]:
+        arms = {at: line for at, line in kept.items() if at != stub and len(line) > reach}
+        for tip in (kept[stub], kept[stub][::-1]):
+            met = [
+                (at, way)
+                for at, line in arms.items()
+                for way in (line, line[::-1])
+                if np.abs(way[0] - tip[-1]).max() < MEETS
+            ]
+            near = [np.abs(line - tip[0]).max(axis=1).min() for line in arms.values()]
+            if len(met) != 2 or min(near) < MEETS:
+                continue
+            one, other = (way[reach] - way[0] for _, way in met)
+            if one @ other > 0.0:  # a corner; where a line is crossed they go two ways
+                kept |= {at: np.concatenate([tip, way]) for at, way in met}
+                del kept[stub]
+                break
+    return [*kept.values()]
+
+
+def _ink_ahead(place: FloatArray, way: FloatArray, pixels: Bits, most: float) -> float:
+    """How far ink goes on from a place in a direction of length 1; pixels, no more than so many."""
+    steps = 0
+    while steps < most:
+        column, row = np.floor(place + way * (steps + 1)).astype(int)
+        if not (
+            0 <= row < pixels.shape[0] and 0 <= column < pixels.shape[1] and pixels[row, column]
+        ):
+            break
+        steps += 1
+    return steps + 0.5
 
 
 def _is_free(end: FloatArray, ends: FloatArray) -> bool:
@@ -94,15 +168,8 @@ def _drawn_to(way: FloatArray, pixels: Bits, half: float) -> FloatArray | None:
     far = float(np.hypot(*apart))
     if far == 0.0:
         return None
-    step, steps = apart / far, 0
-    while steps < 4 * half:
-        column, row = np.floor(way[0] + step * (steps + 1)).astype(int)
-        if not (
-            0 <= row < pixels.shape[0] and 0 <= column < pixels.shape[1] and pixels[row, column]
-        ):
-            break
-        steps += 1
-    more = steps + 0.5 - half
+    step = apart / far
+    more = _ink_ahead(way[0], step, pixels, 4 * half) - half
     return np.asarray(way[0] + step * more) if more > 0.5 else None
 
 
