@@ -17,7 +17,7 @@ from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.layout import Sheet, laid_out
 from firstloop.demo.on_paper import write_cell
-from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
+from firstloop.demo.photographs import Camera, Pen, Rgb, photographed, printed, written_on
 from firstloop.formats import packages
 from firstloop.formats.sheet_cells import SheetCells, read_cells
 from firstloop.formats.sheet_spec import cells_json, read_spec
@@ -30,6 +30,9 @@ SPEC = json.dumps({
         {"text": letter, "mode": "own", "times": 4} for letter in "nhmaeg"
     ],
 }).encode()  # fmt: skip
+
+EMPTY = 2
+"""A cell of each line that has so many is left empty."""
 
 CAMERAS = {
     "flat": Camera(tilt_deg=0, turned_deg=0, shadow=0, blur_px=0.4, noise=1),
@@ -56,8 +59,8 @@ def written() -> Written:
     rng = np.random.default_rng(20)
     page, inks = printed(sheet, 0), {}
     for cell in sheet.pages[0].cells:
-        if cell.cell == 3:
-            continue  # left empty
+        if cell.cell == EMPTY:
+            continue
         pupil = draw_pupil(rng, steadiness=0.8)
         ink = write(PLAIN.scripts[cell.target], PLAIN, Ruling(), pupil, rng, slips=[])
         inks[cell.row, cell.cell] = ink
@@ -254,6 +257,18 @@ def test_rows_words_and_sentences_are_judged_letter_by_letter_and_tracing_by_its
     verdicts = [verdict for one in by_mode["own"] for verdict in one["verdict"].values()]
     assert "not_yet" not in verdicts
     assert {one["verdict"]["direction"] for one in by_mode["own"]} == {"unseen"}
+
+
+def test_what_was_rubbed_out_is_not_the_childs(written: Written) -> None:
+    page, ghost = written.page.copy(), Pen(grey=200)
+    for cell in written.sheet.pages[0].cells:
+        if cell.cell == EMPTY:
+            written_on(page, cell, written.inks[cell.row, 0], ghost)
+    photo = as_jpeg(photographed(page, Camera(), np.random.default_rng(1)))
+    (found,) = read(written.cells, photo)
+    states = {(one["row"], one["cell"]): one["state"] for one in found["cells"]}
+    assert {state for (_, cell), state in states.items() if cell == EMPTY} == {"empty"}
+    assert sum(state == "written" for state in states.values()) == len(written.inks)
 
 
 def test_a_phones_own_kind_of_file_is_read(written: Written) -> None:

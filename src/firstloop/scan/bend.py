@@ -28,9 +28,10 @@ next."""
 DARKEST = 0.3
 """[share] Of the paper's light: what is darker than a rule counts as that."""
 
-JUMPS, ELSEWHERE = 0.06, 0.0008
-"""[share for each mm², share for each mm] Of darkness that it costs to go up or down from window to
-window: paper bends and does not jump; and to be elsewhere than the row above."""
+JUMPS, ELSEWHERE, BESIDE = 0.06, 0.0008, 0.004
+"""[share for each mm², share for each mm, the same] Of darkness that it costs to go up or down from
+window to window: paper bends and does not jump; to be elsewhere than the row above; and than the
+rows above and below, once these are known."""
 
 FEWEST = 5
 """[windows] A row that is shorter goes as the row above."""
@@ -51,21 +52,45 @@ class RuledRow:
 def bends_of(lit: Lit, rows: Sequence[RuledRow]) -> list[Shifts]:
     """For each row, by how many points each column of the page is to be fetched from further down;
     (columns,)."""
-    found: list[Shifts] = []
     columns = np.arange(lit.shape[1], dtype=np.float32)
-    above = np.zeros(lit.shape[1], np.float32)
-    for row in rows:
+    told = [_Told.of(lit, row) for row in rows]
+    alone: list[Shifts] = []
+    for one in told:
+        above = alone[-1] if alone else np.zeros(len(columns), np.float32)
+        alone.append(_bend(one, above, columns, ELSEWHERE))
+    # A page bends no more between two rows than along one: by those beside it each is told again.
+    return [_bend(one, _beside(alone, at), columns, BESIDE) for at, one in enumerate(told)]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Told:
+    """The middles of a row's windows, mm; and how dark its lines are in each, if they lie off by
+    each of the tried, (window, tried)."""
+
+    middles: npt.NDArray[np.float64]
+    dark: npt.NDArray[np.float64]
+
+    @classmethod
+    def of(cls, lit: Lit, row: RuledRow) -> "_Told | None":
+        """None where there is too little to tell."""
         middles = np.arange(row.left + WINDOW_MM / 2, row.right - WINDOW_MM / 2, EVERY_MM)
         if not row.lines or len(middles) < FEWEST:
-            found.append(above)
-            continue
-        dark = _darkness(lit, row, middles)
-        expected = np.interp(middles * PX_PER_MM, columns, above) / PX_PER_MM
-        shifts = _followed(dark, expected)
-        if shifts is not None:
-            above = _at_each(columns, middles, shifts)
-        found.append(above)
-    return found
+            return None
+        return cls(middles, _darkness(lit, row, middles))
+
+
+def _bend(told: _Told | None, expected: Shifts, columns: Shifts, price: float) -> Shifts:
+    if told is None:
+        return expected
+    there = np.interp(told.middles * PX_PER_MM, columns, expected) / PX_PER_MM
+    shifts = _followed(told.dark, there, price)
+    return expected if shifts is None else _at_each(columns, told.middles, shifts)
+
+
+def _beside(rows: Sequence[Shifts], at: int) -> Shifts:
+    """The mean of the rows above and below."""
+    beside = [rows[other] for other in (at - 1, at + 1) if 0 <= other < len(rows)]
+    return np.asarray(np.mean(beside or [rows[at]], axis=0), np.float32)
 
 
 def _at_each(
@@ -111,11 +136,11 @@ def _pixels(mm: npt.NDArray[np.float64]) -> list[int]:
 
 
 def _followed(
-    dark: npt.NDArray[np.float64], expected: npt.NDArray[np.float64]
+    dark: npt.NDArray[np.float64], expected: npt.NDArray[np.float64], price: float
 ) -> npt.NDArray[np.float64] | None:
     """The shift of each window, mm; None where the lines are too light to tell."""
     tried = _tried()
-    own = -dark + ELSEWHERE * np.abs(tried[None] - expected[:, None])
+    own = -dark + price * np.abs(tried[None] - expected[:, None])
     step = JUMPS * (tried[:, None] - tried[None]) ** 2
     total, came = own[0], np.zeros(dark.shape, int)
     for at in range(1, len(dark)):

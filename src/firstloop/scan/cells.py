@@ -20,7 +20,9 @@ from firstloop.scan.ink import (
     Bits,
     Lit,
     evenly_lit,
+    faint_beside,
     ink_of,
+    without_ghosts,
     without_lines,
     without_uprights,
 )
@@ -52,11 +54,18 @@ def cells_in(picture: Grey, cells: Sequence[Cell], printed: Printed) -> list[Cel
     lit = evenly_lit(picture)
     rows = [tuple(row) for _, row in groupby(cells, key=lambda cell: cell.lines[Line.BASE])]
     bends = bends_of(lit, [_ruled(row, printed) for row in rows])
+    faint = faint_beside(_written_on(lit, cells))
     return [
         found
         for row, bend in zip(rows, bends, strict=True)
-        for found in _row(lit, row, bend, printed)
+        for found in _row(lit, row, bend, printed, faint)
     ]
+
+
+def _written_on(lit: Lit, cells: Sequence[Cell]) -> Lit:
+    """Every other point of all cells."""
+    sides = [[round(side * PX_PER_MM) for side in cell.box] for cell in cells]
+    return np.concatenate([lit[y0:y1:2, x0:x1:2].ravel() for x0, y0, x1, y1 in sides])
 
 
 def _ruled(cells: Sequence[Cell], printed: Printed) -> RuledRow:
@@ -74,8 +83,10 @@ def _straight(lit: Lit, first: int, last: int, bend: Shifts) -> Lit:
     return np.asarray(taken, np.float32)
 
 
-def _row(lit: Lit, cells: tuple[Cell, ...], bend: Shifts, printed: Printed) -> Iterator[CellInk]:
-    """The cells of a row, which stand on the same lines."""
+def _row(
+    lit: Lit, cells: tuple[Cell, ...], bend: Shifts, printed: Printed, faint: float
+) -> Iterator[CellInk]:
+    """The cells of a row, which stand on the same lines; what is as light as `faint` is no ink."""
     lines, (_, top, _, bottom) = cells[0].lines, cells[0].box
     u_mm = lines[Line.BASE] - lines[Line.MID]
     first = max(0, round((top - ROOM * u_mm) * PX_PER_MM))
@@ -92,6 +103,7 @@ def _row(lit: Lit, cells: tuple[Cell, ...], bend: Shifts, printed: Printed) -> I
     traced = cells[0].mode is Mode.TRACE
     if signs is not None:
         ink = dots_gone(ink, u_mm) if traced else without_signs(ink, band, signs)
+    ink = without_ghosts(ink, band, faint)
     # The middle of a pixel is at its number on the flat page, and half way through it in a picture.
     base, x_height = lines[Line.BASE] * PX_PER_MM - first + 0.5, u_mm * PX_PER_MM
     inside = (top * PX_PER_MM - first, bottom * PX_PER_MM - first)

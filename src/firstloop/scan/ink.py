@@ -23,6 +23,10 @@ LINE_MM, BESIDE_MM = 0.45, 0.3
 DARKER = 0.12
 """[share] Of the paper's light: ink over a ruled line is so much darker than the line alone."""
 
+INK_IS, LEAST_DARK, GHOST = 0.7, 60, 0.5
+"""[share, points, share] What is darker than the first tells how dark a page's ink is, if so many
+points are; a ghost differs from paper by less than that share of what ink differs by."""
+
 SPECK_MM2 = 0.1
 """A spot as small as this is dust, or what is left of a rule."""
 
@@ -41,6 +45,25 @@ def ink_of(lit: Lit, lines_px: Sequence[float]) -> Bits:
     """What a child wrote on lines at these rows: these are taken away where nothing crosses them
     and nothing darker lies over them."""
     return _without_rules(lit, np.asarray(lit < DARK), lines_px)
+
+
+def faint_beside(lit: Lit) -> float:
+    """How light the darkest of a ghost still is: what was rubbed out is far lighter than what else
+    stands on the page. Where next to nothing is dark, nothing is faint."""
+    dark = lit[lit < INK_IS]
+    if len(dark) < LEAST_DARK:
+        return 1.0
+    return 1.0 - GHOST * (1.0 - float(np.percentile(dark, 25)))
+
+
+def without_ghosts(ink: Bits, lit: Lit, faint: float) -> Bits:
+    """The ink without what hangs together and is nowhere darker than that."""
+    count, labels = cv2.connectedComponents(ink.astype(np.uint8), connectivity=8)
+    darkest = np.ones(count, np.float32)
+    np.minimum.at(darkest, np.asarray(labels[ink], np.int64), lit[ink])
+    clear = darkest < faint
+    clear[0] = False
+    return np.asarray(clear[labels])
 
 
 def without_lines(lit: Lit, lines_px: Sequence[float]) -> Lit:
