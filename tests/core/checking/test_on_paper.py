@@ -50,7 +50,7 @@ def test_a_letter_without_marks_is_neither_struck_nor_chosen(hand: str) -> None:
 
 LEAST_SEEN = {
     "line": 0.85, "two lines": 0.85, "cross": 0.75, "scribble": 0.75,
-    "ring": 0.9, "touching ring": 0.7, "tick": 0.9,
+    "ring": 0.95, "touching ring": 0.8, "tick": 0.9,
 }  # fmt: skip
 
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import chain, combinations
 
 import numpy as np
+import numpy.typing as npt
 
 from firstloop.core.checking.texts.striking import STEEPEST_OF_A_CROSS, is_a_line, winds
 from firstloop.core.checking.texts.traces import Trace, around
@@ -22,6 +23,10 @@ last, root mean square."""
 
 RING_HOLDS = 0.8
 """[share] Of some other line that lies within: there is nothing to choose in an empty ring."""
+
+WAYS, ON_IT, LEAST_WITHIN = 48, 0.1, 3
+"""[directions, u, points] In which an outline is looked at; what is so near it is of it; and a line
+of no more points than the last says nothing."""
 
 TICK_DOWN, TICK_UP, TICK_LARGEST, LEGS_DIFFER = 0.06, 0.3, 1.9, 1.6
 """[u, u, u, ratio] A tick's first leg is as long as the first, its second as the second, and it is
@@ -100,6 +105,47 @@ def without_marks(ink: SeenInk) -> Iterator[SeenInk]:
         marks, parts = _without(whole, is_a_mark)
         if marks:
             yield replace(ink, parts=tuple(parts))
+    inside = _within_an_outline(ink)
+    if inside is not None:
+        yield inside
+
+
+def _within_an_outline(ink: SeenInk) -> SeenInk | None:
+    """The ink within a ring that its letter touches, told by the outline of all; None where that is
+    none. Its lines cannot be followed through where they run into the letter's."""
+    every = np.concatenate(ink.lines)
+    low, high = every.min(axis=0), every.max(axis=0)
+    sides = high - low
+    if sides.min() < RING_ACROSS:
+        return None
+    ways, radius = _seen_from_the_middle(every, low, high)
+    furthest = np.zeros(WAYS)
+    np.maximum.at(furthest, ways, radius)
+    if float(np.sqrt(((furthest - 1.0) ** 2).mean())) > RING_IS_ROUND:
+        return None
+    kept = [_far_within(line, low, high, furthest) for line in ink.lines]
+    lines = tuple(line for line in kept if len(line) > LEAST_WITHIN)
+    return replace(ink, parts=(lines,)) if lines else None
+
+
+def _far_within(
+    line: FloatArray, low: FloatArray, high: FloatArray, furthest: FloatArray
+) -> FloatArray:
+    """The points of a line that lie within an outline, and not on it."""
+    ways, radius = _seen_from_the_middle(line, low, high)
+    gap = (furthest[ways] - radius) * (high - low).min() / 2
+    return np.asarray(line[gap > ON_IT])
+
+
+def _seen_from_the_middle(
+    points: FloatArray, low: FloatArray, high: FloatArray
+) -> tuple[npt.NDArray[np.int64], FloatArray]:
+    """In which direction each point is seen from the middle of a box, and how far off, as a share
+    of the ellipse in it."""
+    away = (points - (low + high) / 2) / ((high - low) / 2)
+    turn = np.arctan2(away[:, 1], away[:, 0]) / (2 * np.pi) + 0.5
+    ways = np.floor(turn * WAYS).astype(np.int64) % WAYS
+    return ways, np.asarray(np.hypot(*away.T))
 
 
 def _is_beside(line: FloatArray, rest: Lines) -> bool:
