@@ -8,7 +8,12 @@ import numpy as np
 from firstloop.core.checking.explain.explanation import Explanation
 from firstloop.core.checking.explain.forms import forms_of
 from firstloop.core.checking.explain.tidy import tidy
-from firstloop.core.checking.letters.judge import findings_of, measure_image, measure_ink
+from firstloop.core.checking.letters.judge import (
+    Measured,
+    findings_of,
+    measure_image,
+    measure_ink,
+)
 from firstloop.core.checking.letters.setting import Setting
 from firstloop.core.checking.measure.lines import STANDARD
 from firstloop.core.checking.say.findings import CHECKER_VERSION, Finding, MoveInk, Result
@@ -16,6 +21,8 @@ from firstloop.core.checking.say.told import told_to_the_child
 from firstloop.core.checking.say.verdicts import verdict_of
 from firstloop.core.checking.texts.course import compose_pairs
 from firstloop.core.checking.texts.joined_letter import as_joined
+from firstloop.core.checking.texts.retrace import retrace
+from firstloop.core.checking.texts.seen_text import SEEN, parts_of
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.errors import UncheckedError
 from firstloop.core.evidence.image import LetterImage, SeenInk
@@ -55,10 +62,9 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         )
     else:
         seen = evidence.seen() if isinstance(evidence, LetterImage) else evidence
-        lines = tuple(evenly(setting.onto.points(line)) for line in seen.lines)
-        measured = measure_image(lines, forms, setting.hand)
-        visible = frozenset(Dimension) - {Dimension.DIRECTION}
-        findings, reads_as = findings_of(measured, setting, visible), measured.reading.letter
+        visible = SEEN
+        measured, findings = _seen(seen, task.target, setting)
+        reads_as = measured.reading.letter
     verdict = {
         dimension: verdict_of(findings, dimension) if dimension in visible else Verdict.UNSEEN
         for dimension in Dimension
@@ -75,6 +81,27 @@ def check(evidence: Evidence, task: Task, style: Style, ruling: Ruling) -> Resul
         trail=_trail(measured.explanation, setting, findings),
         checker=CHECKER_VERSION,
     )
+
+
+def _seen(seen: SeenInk, letter: str, setting: Setting) -> tuple[Measured, tuple[Finding, ...]]:
+    """What is measured and found of a letter as a picture. Where there is something against it in a
+    hand that joins, whose letters cross themselves, it is gone along in its order of writing too,
+    as words are; what has less against it counts."""
+    forms = forms_of(letter, setting.hand, STANDARD)
+    lines = tuple(evenly(setting.onto.points(line)) for line in seen.lines)
+    measured = measure_image(lines, forms, setting.hand)
+    findings = findings_of(measured, setting, SEEN)
+    if not setting.hand.joins or not _against(findings):
+        return measured, findings
+    traces = retrace(parts_of(seen.parts, setting.onto), letter, setting)
+    strokes = Ink(tuple(Stroke.of(trace.line) for trace in traces))
+    again = measure_ink(tidy(strokes, forms[0]), forms, setting)
+    found = findings_of(again, setting, SEEN)
+    return (again, found) if _against(found) < _against(findings) else (measured, findings)
+
+
+def _against(findings: Sequence[Finding]) -> int:
+    return sum(one.severity is Verdict.NOT_YET for one in findings)
 
 
 def _trail(
