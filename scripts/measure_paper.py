@@ -23,12 +23,11 @@ from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
 from firstloop.core.sheets.layout import Cell, Sheet, laid_out
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.marks_by_children import MARKS, Mark, marked
-from firstloop.demo.on_paper import write_cell
+from firstloop.demo.on_paper import a_slip, write_cell
 from firstloop.demo.photographs import Camera, Pen, photographed, printed, written_on
 from firstloop.formats.result_json import as_json
 from firstloop.formats.sheet_cells import SheetCells, read_cells
@@ -118,9 +117,7 @@ def a_filled(cell: Cell, hand: str, rng: Rng, ruling: Ruling) -> Filled:
     shape, pupil = HANDS[hand], draw_pupil(rng, steadiness=0.8)
     if cell.kind is Kind.LETTER:
         script = shape.scripts[cell.target]
-        possible = [one for one in SLIPS.values() if one.fits(script)]
-        slips = [possible[int(rng.integers(len(possible)))]] if possible else []
-        slips = slips if rng.random() < SLIPS_OF else []
+        slips = a_slip(script, rng, SLIPS_OF)
         ink = write(script, shape, ruling, pupil, rng, slips=slips)
         mark = str(rng.choice(list(MARKS))) if rng.random() < MARKED else None
         return Filled(cell, ink, not slips, mark if cell.mode is Mode.OWN else None)

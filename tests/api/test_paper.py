@@ -19,11 +19,14 @@ from firstloop.core.sheets.layout import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.on_paper import write_cell
 from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
+from firstloop.formats.ink_json import strokes_of
 from firstloop.services import paper_pages, sheets
 from firstloop.services.paper_reader import PaperReader
 from firstloop.services.sheets import SheetAsked
-from firstloop.store import classes
+from firstloop.store import classes, paper
 from firstloop.store.database import Database
+from firstloop.store.records import PaperPageRecord
+from tests import letters
 from tests.table import letters_on_table, texts_on_table
 
 PAPER = "/api/check/paper"
@@ -187,3 +190,26 @@ def test_what_waits_can_be_let_go(client: TestClient, database: Database, filled
     assert client.delete(f"{PAPER}/photos").status_code == 204
     assert client.get(PAPER).json() == {"waiting": 0, "pages": []}
     assert filled.photos[0][2_000:2_400] not in database.path.read_bytes()
+
+
+def test_a_cell_that_the_check_does_not_look_at_is_told_and_the_others_are_taken(
+    client: TestClient, database: Database
+) -> None:
+    first = client.get("/api/classroom").json()["pupils"][0]["id"]
+    ink = strokes_of(letters.good_n())
+    cells = tuple(
+        {
+            "row": 0, "cell": at, "target": target, "kind": "letter", "mode": "own",
+            "state": "written", "chosen": False, "box_mm": [15.0, 34.0, 30.0, 55.0], "ink": ink,
+        }
+        for at, target in enumerate("n§")
+    )  # fmt: skip
+    with database.writing() as session:
+        class_id = classes.every(session)[0].id
+        page = PaperPageRecord(None, first, "a.jpg", 1, NOW, (), cells)
+        page_id = paper.add_page(session, class_id, page, None)
+    taken = client.post(f"{PAPER}/pages/{page_id}/take", json={"keep_picture": False})
+    assert taken.json() == {"letters": 1, "texts": 0, "left_out": 1}
+    _, left_out = client.get(f"{PAPER}/pages/{page_id}").json()["cells"]
+    assert left_out["state"] == "unreadable"
+    assert "§" in left_out["why"]

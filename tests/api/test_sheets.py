@@ -69,3 +69,13 @@ def test_a_lesson_in_which_nothing_is_written_says_so(client: TestClient, lesson
     assert found.status_code == 422
     assert "nothing is written in this lesson" in found.json()["detail"]
     assert client.get(lesson, params={"home": "true"}).json()["pages"] == 1
+
+
+def test_with_no_child_here_there_is_none_for_each(client: TestClient, lesson: str) -> None:
+    for one in client.get("/api/classroom").json()["pupils"]:
+        apart = {"presence": "apart"}
+        assert client.put(f"/api/classroom/pupils/{one['id']}/presence", json=apart).is_success
+    for address in (lesson, f"{lesson}/pdf"):
+        answer = client.get(address, params={"each": "true"})
+        assert (answer.status_code, "no child" in answer.json()["detail"]) == (422, True)
+    assert client.get(f"{lesson}/pdf").is_success

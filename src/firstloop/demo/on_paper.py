@@ -15,8 +15,9 @@ from firstloop.core.evidence.pupils import Pupil, draw_pupil, write
 from firstloop.core.evidence.task import Kind
 from firstloop.core.evidence.text_pupils import write_joined, write_row, write_text
 from firstloop.core.letters import Hand
+from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.slips import SLIPS
+from firstloop.core.letters.slips import SLIPS, Slip
 from firstloop.core.sheets.layout import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.marks_by_children import MARKS, marked
@@ -79,16 +80,20 @@ def written_sheet(
     return picture
 
 
+def a_slip(script: Script, rng: Rng, share: float) -> list[Slip]:
+    """One that a letter can have, in that share of letters."""
+    possible = [one for one in SLIPS.values() if one.fits(script)]
+    slipped = bool(possible) and rng.random() < share
+    return [possible[int(rng.integers(len(possible)))]] if slipped else []
+
+
 def write_cell(  # noqa: PLR0917  # what, by whom, on what
     cell: Cell, hand: Hand, ruling: Ruling, pupil: Pupil, rng: Rng, slips: float = SLIPS_OF
 ) -> Ink:
     """What a child writes in a cell, with a slip in that share of letters."""
     if cell.kind is Kind.LETTER:
         script = hand.scripts[cell.target]
-        possible = [one for one in SLIPS.values() if one.fits(script)]
-        slipped = bool(possible) and rng.random() < slips
-        chosen = [possible[int(rng.integers(len(possible)))]] if slipped else []
-        return write(script, hand, ruling, pupil, rng, slips=chosen)
+        return write(script, hand, ruling, pupil, rng, slips=a_slip(script, rng, slips))
     if cell.kind is Kind.ROW:
         return write_row(cell.target, 5, hand, ruling, pupil, rng)
     if not hand.joins:

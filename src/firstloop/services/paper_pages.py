@@ -8,7 +8,12 @@ from typing import Any
 from uuid import NAMESPACE_OID, uuid5
 
 from firstloop.core.checking.on_paper import CellState
-from firstloop.core.errors import FirstLoopError
+from firstloop.core.errors import (
+    FirstLoopError,
+    InkError,
+    UncheckedError,
+    UnknownLetterError,
+)
 from firstloop.core.evidence.task import Help, Kind, Source
 from firstloop.core.sheets.wish import Mode
 from firstloop.formats.ink_json import ink_from
@@ -41,6 +46,13 @@ class TakenIn:
     letters: int
     texts: int
     left_out: int
+
+
+@dataclass(frozen=True, slots=True)
+class NotTaken:
+    """Why a cell did not go into the record."""
+
+    why: str
 
 
 def bring(record: Database, class_id: int, name: str, content: bytes, now: datetime) -> None:
@@ -101,15 +113,17 @@ def take_page(
         page = _open(paper.page(session, school_class.id, page_id))
     if page.pupil_id is None:
         raise PageError("say first whose page it is")
-    done = [_taken(record, school_class, page, cell) for cell in _to_take(page.cells)]
+    done = {_place(one): _taken(record, school_class, page, one) for one in _to_take(page.cells)}
+    cells = tuple(_as_taken(one, done.get(_place(one))) for one in page.cells)
     with record.writing() as session:
-        cells = tuple(one | {"ink": []} for one in page.cells)
-        kept = replace(page, kept_at=now, cells=cells)
-        paper.change_page(session, school_class.id, kept)
+        paper.change_page(session, school_class.id, replace(page, kept_at=now, cells=cells))
         if not keep_picture:
             paper.drop_picture(session, school_class.id, page_id)
     record.clear_log()
-    return TakenIn(done.count(Kind.LETTER), done.count(Kind.WORD), done.count(None))
+    kinds = [*done.values()]
+    letters = sum(one is Kind.LETTER for one in kinds)
+    left_out = sum(isinstance(one, NotTaken) for one in kinds)
+    return TakenIn(letters, len(kinds) - letters - left_out, left_out)
 
 
 def _to_take(cells: Iterable[dict[str, Any]]) -> Iterable[dict[str, Any]]:
@@ -122,16 +136,16 @@ def _to_take(cells: Iterable[dict[str, Any]]) -> Iterable[dict[str, Any]]:
 
 def _taken(
     record: Database, school_class: ClassRecord, page: PaperPageRecord, cell: dict[str, Any]
-) -> Kind | None:
-    """A cell into the record: as a letter, as a text (a word stands for any), or not at all, where
-    the check looks at no such thing."""
+) -> Kind | NotTaken:
+    """Takes a cell into the record; or why the check looks at no such thing. Whatever else goes
+    wrong is raised, and nothing of the page is let go."""
     assert page.pupil_id is not None
     told = f"{page.id} {page.file} {page.came_at.isoformat()} {_place(cell)}"
     delivery = Delivery(uuid5(NAMESPACE_OID, told), told)
     kind, ink, help = Kind(cell["kind"]), ink_from(cell["ink"]), HELP_OF[Mode(cell["mode"])]
+    with record.session() as session:
+        arrived = arrival(session, school_class, page.pupil_id, page.came_at, delivery)
     try:
-        with record.session() as session:
-            arrived = arrival(session, school_class, page.pupil_id, page.came_at, delivery)
         if kind is Kind.LETTER:
             take_in(
                 record,
@@ -155,11 +169,16 @@ def _taken(
                 source=Source.SCAN,
                 delivery=delivery,
             )
-    except NotInRecordError:
-        raise
-    except FirstLoopError:
-        return None
-    return Kind.LETTER if kind is Kind.LETTER else Kind.WORD
+    except (InkError, UncheckedError, UnknownLetterError) as fault:
+        return NotTaken(str(fault))
+    return kind
+
+
+def _as_taken(cell: dict[str, Any], done: Kind | NotTaken | None) -> dict[str, Any]:
+    """A cell of a page that is in the record: its ink is there, or why it is not is told."""
+    if isinstance(done, NotTaken):
+        return cell | {"state": CellState.UNREADABLE.value, "why": done.why, "ink": []}
+    return cell | {"ink": []}
 
 
 def remove(record: Database, class_id: int, page_id: int) -> None:

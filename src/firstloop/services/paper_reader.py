@@ -66,7 +66,10 @@ class PaperReader:
 
     def _work(self) -> None:
         while (photo := self._taken()) is not None:
-            self._read(*photo)
+            try:
+                self._read(*photo)
+            except Exception:  # it waits, and is read when the server begins again
+                LOG.exception("what was read of a photograph could not be kept")
 
     def _taken(self) -> tuple[PaperPhotoRecord, bytes] | None:
         """The next file, once there is one; None at the end."""
@@ -86,16 +89,23 @@ class PaperReader:
     def _read(self, photo: PaperPhotoRecord, content: bytes) -> None:
         from firstloop.services import reading_kept  # noqa: PLC0415  # slow to load
 
-        assert self._executor is not None
+        executor = self._executor
+        assert executor is not None
         try:
-            found = reading_kept.read(self.record, photo, content, self._executor)
+            found = reading_kept.read(self.record, photo, content, executor)
         except Exception as fault:  # whatever it is: the next file is read all the same
             if self._ended:
                 return
             if isinstance(fault, BrokenExecutor):
-                self._executor = self.make_executor()
+                self._begin_anew(executor)
             LOG.exception("a photograph could not be read")
             found = [reading_kept.untold(photo, FAILED)]
         reading_kept.keep(self.record, photo, found)
         with self._changed:
             self._begun.discard(photo.id)
+
+    def _begin_anew(self, broken: Executor) -> None:
+        """Other processes in place of those that died, once for all files that they had."""
+        with self._changed:
+            if self._executor is broken:
+                self._executor = self.make_executor()

@@ -63,6 +63,8 @@ def of_lesson(
             for pupil in school_class.pupils
             if pupil.id in group and pupil.presence is Presence.HERE
         ]
+    if not wishes:
+        raise SheetError("no child of the lesson is here; make one for all")
     whose = tuple(pupil_id for _, pupil_id in wishes if pupil_id)
     drafts = [laid_out(one, NO_NAME) for one, _ in wishes]
     digest = sha256(cells_json(*drafts) + str((lesson_id, asked, whose)).encode()).hexdigest()
@@ -81,12 +83,11 @@ def print_lesson(
     `of_lesson`."""
     with record.session() as session:
         made = of_lesson(session, school_class, lesson_id, asked)
-        lesson = under_way_of(lessons.get(session, school_class.id, lesson_id), school_class)
         if paper.sheet_of_digest(session, school_class.id, made.digest) is not None:
             return made.sheets
-    title = ", ".join(lesson.lesson.new) or "Words"
+    first = made.sheets[0]
     with record.writing() as session:
-        sheet = PrintedSheetRecord(made.sheets[0].name, made.digest, title, made.pupils)
+        sheet = PrintedSheetRecord(first.name, made.digest, first.wish.title, made.pupils)
         paper.keep_sheet(session, school_class.id, sheet, made.cells)
     return made.sheets
 
