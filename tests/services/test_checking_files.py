@@ -14,6 +14,7 @@ from firstloop.cli.workers import cluster
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.formats import inkml
 from firstloop.formats.inkml import InkFile
 from firstloop.services.checking_files import Asked, InkSource, check_file, check_files
@@ -65,7 +66,7 @@ def test_what_cannot_be_checked_is_an_answer_that_says_why(given: InkSource, wor
 
 
 def test_what_is_asked_counts_whatever_the_file_says() -> None:
-    asked = Asked("h", "flick", Handedness.LEFT)
+    asked = Asked("h", Style("flick"), Handedness.LEFT)
     answer = check_file(source("n", replace(GOOD, target="ship", kind=Kind.WORD)), asked)
     assert (answer["target"], answer["hand"]) == ("h", "flick")
 

@@ -8,6 +8,7 @@ from firstloop.cli import (
     archives,
     checking,
     drawing,
+    hand,
     paper,
     playing,
     progress,
@@ -17,12 +18,37 @@ from firstloop.cli import (
 )
 from firstloop.core.errors import FirstLoopError
 
+GROUPS = (
+    checking,
+    progress,
+    record,
+    archives,
+    serving,
+    teachers,
+    playing,
+    drawing,
+    paper,
+    hand,
+)
+"""Of commands, as the help lists them."""
+
 
 def main(arguments: list[str] | None = None) -> int:
     """Runs a command; gives the exit status."""
     parser = argparse.ArgumentParser(prog="firstloop", description=__doc__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for group in (checking, progress, record, archives, serving, teachers, playing, drawing, paper):
+    for group in (
+        checking,
+        progress,
+        record,
+        archives,
+        serving,
+        teachers,
+        playing,
+        drawing,
+        paper,
+        hand,
+    ):
         group.add_to(commands)
     options = parser.parse_args(arguments)
     try:

@@ -2,17 +2,16 @@
 
 import argparse
 import json
-import os
 import sys
-from collections.abc import Iterator
 from pathlib import Path
 
-from firstloop.cli.options import Commands
+from firstloop.cli.ink_files import ink_files, ink_source
+from firstloop.cli.options import HAND_HELP, Commands, hand_named
 from firstloop.cli.workers import with_workers, workers
 from firstloop.core.evidence.task import Handedness
-from firstloop.formats import inkml
+from firstloop.core.letters.style import Style
 from firstloop.formats.result_json import Answer
-from firstloop.services.checking_files import Asked, InkSource, check_files
+from firstloop.services.checking_files import Asked, check_files
 
 
 def add_to(commands: Commands) -> None:
@@ -21,20 +20,20 @@ def add_to(commands: Commands) -> None:
     checking.add_argument("paths", nargs="+", type=Path, metavar="PATH", help=".inkml or a folder")
     checking.add_argument("--json", action="store_true", help="one JSON object a line")
     checking.add_argument("--letter", help="the letter asked for, whatever the file says")
-    checking.add_argument("--hand", help="the hand it is written in, whatever the file says")
+    checking.add_argument("--hand", help=f"whatever the file says: {HAND_HELP}")
     checking.add_argument("--handedness", choices=["left", "right"])
     with_workers(checking)
     checking.set_defaults(run=_check)
 
 
 def _check(options: argparse.Namespace) -> int:
-    paths = list(_ink_files(options.paths))
-    asked = Asked(
-        options.letter, options.hand, Handedness(options.handedness) if options.handedness else None
-    )
+    paths = list(ink_files(options.paths))
+    style = None if options.hand is None else _style(options.hand)
+    handedness = Handedness(options.handedness) if options.handedness else None
+    asked = Asked(options.letter, style, handedness)
     failed = False
     with workers(options, len(paths)) as executor:
-        for at, answer in enumerate(check_files(map(_source, paths), asked, executor), 1):
+        for at, answer in enumerate(check_files(map(ink_source, paths), asked, executor), 1):
             failed |= "error" in answer
             line = json.dumps(answer, ensure_ascii=False) if options.json else _in_a_line(answer)
             print(line, flush=True)
@@ -42,32 +41,10 @@ def _check(options: argparse.Namespace) -> int:
     return 1 if failed else 0
 
 
-def _ink_files(paths: list[Path]) -> Iterator[Path]:
-    """Files as they were named; folders as the ink files in and below them, by name."""
-    for path in paths:
-        if path.is_dir():
-            yield from sorted(path.rglob("*.inkml"))
-        else:
-            yield path
-
-
-def _source(path: Path) -> InkSource:
-    name = _written(path.name)
-    try:
-        if path.stat().st_size > inkml.MAX_BYTES:  # not even read
-            return InkSource(name, error=inkml.too_large())
-        return InkSource(name, path.read_bytes())
-    except OSError as error:
-        return InkSource(name, error=f"cannot be read: {error.strerror}")
-
-
-def _written(name: str) -> str:
-    r"""A file's name as it can be written: its bytes that are no UTF-8 are escaped.
-
-    >>> print(_written(os.fsdecode(b"m_\xff\xfe.inkml")))
-    m_\xff\xfe.inkml
-    """
-    return os.fsencode(name).decode("utf-8", "backslashreplace")
+def _style(name: str) -> Style:
+    """A hand's own style; an unknown name is told of each file."""
+    own = hand_named(name) if name.endswith(".json") else None
+    return Style(own.name if own else name, own=own)
 
 
 def _show_progress(done: int, of: int) -> None:

@@ -5,8 +5,7 @@ import argparse
 from functools import partial
 from pathlib import Path
 
-from firstloop.cli.options import Commands
-from firstloop.core.errors import FirstLoopError
+from firstloop.cli.options import Commands, content_of
 
 # What a command needs is fetched when it runs: `firstloop check` stays quick to start.
 
@@ -36,8 +35,8 @@ def _sheet(options: argparse.Namespace) -> int:
     from firstloop.formats import packages, sheet_spec, sheet_svg  # noqa: PLC0415
     from firstloop.paper.sheet_pdf import sheet_pdf  # noqa: PLC0415
 
-    spec = _read(options.spec)
-    own = packages.read_hand(_read(options.hand)) if options.hand else None
+    spec = content_of(options.spec)
+    own = packages.read_hand(content_of(options.hand)) if options.hand else None
     wish = sheet_spec.read_spec(spec, own)
     sheet = laid_out(wish, sheet_name(spec))
     options.out.write_bytes(sheet_pdf(sheet))
@@ -60,10 +59,10 @@ def _read_photos(options: argparse.Namespace) -> int:
     from firstloop.formats.sheet_cells import read_cells  # noqa: PLC0415
     from firstloop.services.reading_paper import read_files  # noqa: PLC0415
 
-    own = read_hand(_read(options.hand)) if options.hand else None
-    cells = read_cells(_read(options.cells), own.name if own else None)
+    own = read_hand(content_of(options.hand)) if options.hand else None
+    cells = read_cells(content_of(options.cells), own.name if own else None)
     failed = False
-    photos = ((photo.name, partial(_read, photo)) for photo in options.photos)
+    photos = ((photo.name, partial(content_of, photo)) for photo in options.photos)
     for answer in read_files(photos, cells, own):
         failed = failed or "error" in answer
         print(json.dumps(answer, ensure_ascii=False) if options.json else _in_words(answer))
@@ -83,10 +82,3 @@ def _in_words(answer: dict[str, object]) -> str:
     return (
         f"{answer['file']}: page {answer['page']}{whose}, {written} of {len(cells)} written.{said}"
     )
-
-
-def _read(path: Path) -> bytes:
-    try:
-        return path.read_bytes()
-    except OSError as fault:
-        raise FirstLoopError(f'"{path}" cannot be read: {fault.strerror}') from fault

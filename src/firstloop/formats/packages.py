@@ -7,7 +7,7 @@ from itertools import islice
 from typing import TYPE_CHECKING, Any
 
 from firstloop.core.errors import Data, PackageError
-from firstloop.core.letters import Hand, hand_package
+from firstloop.core.letters import HANDS, Hand, hand_package
 from firstloop.core.plain_text import faults_of
 from firstloop.core.teaching import scheme_package
 from firstloop.core.teaching.families import Scheme
@@ -42,6 +42,16 @@ def read_hand(content: bytes) -> Hand:
 def read_scheme(content: bytes) -> Scheme:
     """The scheme of a file; raises PackageError with every fault by its place."""
     return scheme_package.scheme_from(_checked(content, "scheme"))
+
+
+def checked_name(name: str) -> str:
+    """A name for a hand; raises PackageError for one that a file of it could not have."""
+    if name in HANDS:
+        raise PackageError([("name", f'"{name}" is built in; give the hand a name of its own')])
+    longest = int(schema("hand")["properties"]["name"]["maxLength"])
+    if not 1 <= len(name.strip()) <= longest or list(faults_of(name)):
+        raise PackageError([("name", f"a hand's name has 1 to {longest} plain characters")])
+    return name.strip()
 
 
 def schema(name: str) -> dict[str, Any]:

@@ -35,7 +35,7 @@ class Asked:
     """What counts, whatever the files say; None leaves it to them."""
 
     letter: str | None = None
-    hand: str | None = None
+    style: Style | None = None
     handedness: Handedness | None = None
 
 
@@ -84,7 +84,7 @@ def _checked(data: bytes, asked: Asked) -> Result | TextResult:
     target = target or ""
     kind = Kind.of(target) if asked.letter or file.kind is None else file.kind
     handedness = asked.handedness or file.handedness or Handedness.RIGHT
-    style = Style(asked.hand or file.hand or "plain")
+    style = asked.style or Style(file.hand or "plain")
     task = Task(target, kind, handedness, may_stand_open=file.may_stand_open)
     if kind is Kind.LETTER:
         return check(file.ink, task, style, file.ruling)

@@ -5,7 +5,7 @@ from typing import NamedTuple
 import numpy as np
 import numpy.typing as npt
 
-from firstloop.core.geometry.compiled import compiled
+from firstloop.core.geometry.compiled import compiled, compiled_at_once
 from firstloop.core.geometry.polyline import FloatArray
 
 
@@ -114,3 +114,31 @@ def answers(reached: FloatArray) -> FloatArray:
             first[j] = i
         last[j] = i
     return (first + last) / 2
+
+
+@compiled_at_once
+def way_costs(
+    one: FloatArray,
+    one_headings: FloatArray,
+    other: FloatArray,
+    other_headings: FloatArray,
+    turn: float,
+) -> FloatArray:
+    """What it costs to have come to each pair of points of two lines, (n, m): their squared
+    distances summed, and `turn` (u²) where the lines go at right angles, twice that where they go
+    against each other."""
+    table = np.empty((len(one), len(other)))
+    for i in range(len(one)):
+        for j in range(len(other)):
+            dx, dy = one[i, 0] - other[j, 0], one[i, 1] - other[j, 1]
+            along = one_headings[i, 0] * other_headings[j, 0]
+            along += one_headings[i, 1] * other_headings[j, 1]
+            came = 0.0
+            if i and j:
+                came = min(table[i - 1, j - 1], table[i - 1, j], table[i, j - 1])
+            elif i:
+                came = table[i - 1, 0]
+            elif j:
+                came = table[0, j - 1]
+            table[i, j] = came + dx * dx + dy * dy + turn * (1.0 - along)
+    return table

@@ -9,8 +9,9 @@ from collections.abc import Iterator
 from firstloop.core.errors import Data, Fault, PackageError, ScriptError
 from firstloop.core.letters import Hand
 from firstloop.core.letters.drawing import Proportions
-from firstloop.core.letters.hands import GROUPS, HANDS
+from firstloop.core.letters.hands import GROUPS, HANDS, LetterJoins
 from firstloop.core.letters.moves import (
+    Level,
     Script,
     ScriptStroke,
     nominal_height,
@@ -45,7 +46,19 @@ def hand_data(hand: Hand) -> Data:
             ]
             for letter in hand.scripts
         },
+        **({"joins": joins} if (joins := _joins_data(hand)) else {}),
     }
+
+
+def _joins_data(hand: Hand) -> Data:
+    return {
+        letter: {"in": joins.into and joins.into.value, "out": joins.out and joins.out.value}
+        for letter, joins in hand.joined.items()
+    }
+
+
+def _joins_from(data: Data) -> LetterJoins:
+    return LetterJoins(*(Level(data[way]) if data[way] else None for way in ("in", "out")))
 
 
 def _ways(hand: Hand, letter: str) -> Iterator[tuple[str, Script]]:
@@ -60,6 +73,11 @@ def hand_from(data: Data) -> Hand:
     faults: list[Fault] = []
     if data["name"] in HANDS:
         faults.append(("name", f'"{data["name"]}" is built in; give the hand a name of its own'))
+    faults += [
+        (f"joins/{x}", "is no small letter: only they join")
+        for x in data.get("joins", {})
+        if x not in GROUPS["small"]
+    ]
     known = [letter for letters in GROUPS.values() for letter in letters]
     faults += [("letters", f'"{x}" is missing') for x in known if x not in data["letters"]]
     faults += [
@@ -75,6 +93,7 @@ def hand_from(data: Data) -> Hand:
         Proportions(**data["proportions"]),
         {x: next(iter(by_name.values())) for x, by_name in ways.items()},
         {x: by_name for x, by_name in ways.items() if len(by_name) > 1},
+        {x: _joins_from(joins) for x, joins in data.get("joins", {}).items()},
     )
 
 

@@ -1,15 +1,33 @@
 """Hands: a school's way of writing, as proportions and a script for each letter."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from firstloop.core.errors import UnknownLetterError
 from firstloop.core.letters import alternatives
 from firstloop.core.letters.capitals import CAPITALS, DIGITS, MARKS
 from firstloop.core.letters.drawing import Proportions
 from firstloop.core.letters.joined import JOINED, LOOPED
-from firstloop.core.letters.moves import Level, Move, MoveKind, Node, Script, ScriptStroke, parse
+from firstloop.core.letters.moves import (
+    Level,
+    Move,
+    MoveKind,
+    Node,
+    Script,
+    ScriptStroke,
+    nominal_height,
+    parse,
+)
 from firstloop.core.letters.small import SMALL
+
+
+@dataclass(frozen=True, slots=True)
+class LetterJoins:
+    """From which line a letter is led into from the one before it, and from which it goes on to the
+    next; None where the pen is lifted."""
+
+    into: Level | None
+    out: Level | None
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -21,15 +39,45 @@ class Hand:
     scripts: dict[str, Script]
     alternatives: dict[str, dict[str, Script]]
     """For some letters: accepted scripts by name, the hand's own first."""
+    joined: dict[str, LetterJoins] = field(default_factory=dict)
+    """Of letters that join otherwise than their moves say, how they do."""
 
     @property
     def joins(self) -> bool:
-        """Whether its small letters are led into from the one before.
+        """Whether most of its small letters are led into from the one before.
 
         >>> FLICK.joins, LOOPED_HAND.joins
         (False, True)
         """
-        return self.scripts["n"].strokes[0].moves[0].kind is MoveKind.LEAD_IN
+        led_in = [joins_of(self, letter).into is not None for letter in SMALL]
+        return sum(led_in) > len(led_in) / 2
+
+
+def joins_of(hand: Hand, letter: str) -> LetterJoins:
+    """How a letter joins; raises KeyError for one the hand does not have.
+
+    >>> joins_of(JOINED_HAND, "o")
+    LetterJoins(into=<Level.BASE: 'base'>, out=<Level.MID: 'mid'>)
+    >>> joins_of(JOINED_HAND, "g").out, joins_of(PLAIN, "n").into
+    (None, None)
+    """
+    return hand.joined.get(letter) or joins_by_moves(hand.scripts[letter])
+
+
+def joins_by_moves(script: Script) -> LetterJoins:
+    """How a letter joins by its moves alone: by the lead-in and the flick of its first stroke."""
+    main = script.strokes[0]
+    if main.moves[0].kind is not MoveKind.LEAD_IN:
+        return LetterJoins(None, None)
+    into = Level.BASE if nominal_height(main.start.y) < LEAVES_HIGH else Level.MID
+    if main.moves[-1].kind is not MoveKind.FLICK:
+        return LetterJoins(into, None)
+    leaves = nominal_height(main.moves[-2].end.y)
+    return LetterJoins(into, Level.MID if leaves > LEAVES_HIGH else Level.BASE)
+
+
+LEAVES_HIGH = 0.5
+"""u: what leaves a letter, or comes to it, from higher does so from the mid line."""
 
 
 def _parsed(scripts: dict[str, str]) -> dict[str, Script]:

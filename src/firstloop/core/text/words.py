@@ -14,6 +14,7 @@ import numpy as np
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, draw, find_script
+from firstloop.core.letters.hands import GROUPS, joins_of
 from firstloop.core.letters.moves import (
     Level,
     Move,
@@ -55,6 +56,10 @@ FROM_THE_MIDDLE, LOW_DIP = 0.8, 0.5
 """u: a letter led in to below the first begins in the middle (e); a top join dips to the second
 before it."""
 
+LED_IN, LED_IN_DEG = 0.4, 55.0
+"""u, degrees: how far to the left a lead-in begins, and how it comes, that a letter alone has not.
+"""
+
 ROOM = 1.6
 """Flicks: with more room than this to the next letter, the pen goes out along the flick."""
 
@@ -70,10 +75,12 @@ class Origin:
 
 @dataclass(frozen=True, slots=True)
 class Composed:
-    """A word as one script, and for each of its moves, by stroke, where it comes from."""
+    """A word as one script, and for each of its moves, by stroke, where it comes from; how far each
+    letter was moved to the right, in script units."""
 
     script: Script
     origins: tuple[tuple[Origin, ...], ...]
+    shifts: tuple[float, ...]
 
 
 Joins = Callable[[str], bool]
@@ -102,17 +109,18 @@ def compose(word: str, hand: Hand, joins: Joins | None = None) -> Composed:
     """
     line = _Line()
     for at, letter in enumerate(word):
-        script = find_script(letter, hand)
+        script, pair = in_words(find_script(letter, hand), hand), word[max(0, at - 1) : at + 1]
         if script.strokes[0].moves[0].kind is MoveKind.LEAD_IN:
-            _join(
-                line, script, at, hand, joined=joins is None or joins(word[max(0, at - 1) : at + 1])
-            )
+            wanted = joins is None or joins(pair)
+            _join(line, script, at, hand, joined=wanted and _are_joined(pair, hand))
         else:
-            _stand(line, script, at, hand)
+            _stand(line, script, at, hand, in_a_word=hand.joins and letter in GROUPS["small"])
     line.lift()
     runs = (*line.runs, *line.waiting)
     return Composed(
-        Script(word, tuple(run.stroke for run in runs)), tuple(run.origins for run in runs)
+        Script(word, tuple(run.stroke for run in runs)),
+        tuple(run.origins for run in runs),
+        tuple(line.shifts),
     )
 
 
@@ -139,6 +147,7 @@ class _Line:
     waiting: list[_Run] = field(default_factory=list)
     right: float | None = None
     edge: FloatArray | None = None
+    shifts: list[float] = field(default_factory=list)
 
     def lift(self) -> None:
         """Ends the open stroke, its flick kept."""
@@ -147,14 +156,67 @@ class _Line:
             self.open = None
 
 
-def _stand(line: _Line, script: Script, at: int, hand: Hand) -> None:
-    """The letter beside what is there; second strokes are made at once."""
+def in_words(script: Script, hand: Hand) -> Script:
+    """A letter as it is written where letters join: where its hand says that it is joined though
+    alone it has no lead-in or way out, with the shortest that there is.
+
+    >>> from firstloop.core.letters import HANDS
+    >>> in_words(HANDS["joined"].scripts["n"], HANDS["joined"]) is HANDS["joined"].scripts["n"]
+    True
+    """
+    said = hand.joined.get(script.letter)
+    if said is None:
+        return script
+    main, *others = script.strokes
+    if said.into is not None and main.moves[0].kind is not MoveKind.LEAD_IN:
+        start = Node(main.start.x - LED_IN, said.into)
+        lead_in = Move(MoveKind.LEAD_IN, (replace(main.start, heading_deg=LED_IN_DEG),))
+        leaves = main.moves[0].leave_deg
+        if leaves is None and main.start.heading_deg is not None:
+            leaves = main.start.heading_deg
+        first = replace(main.moves[0], leave_deg=_set_off(main) if leaves is None else leaves)
+        main = ScriptStroke(
+            replace(start, heading_deg=LED_IN_DEG), (lead_in, first, *main.moves[1:])
+        )
+    if said.out is not None and main.moves[-1].kind is not MoveKind.FLICK:
+        end = main.moves[-1].end
+        out = Node(end.x + LED_IN / 2, nominal_height(end.y) + LED_IN / 2, LED_IN_DEG)
+        main = replace(main, moves=(*main.moves, Move(MoveKind.FLICK, (out,))))
+    return replace(script, strokes=(main, *others))
+
+
+def _set_off(stroke: ScriptStroke) -> float | None:
+    """The heading with which a stroke sets off, degrees, where it does so in a curve; None where it
+    goes straight."""
+    first = stroke.moves[0].nodes[0]
+    if first.heading_deg is None:
+        return None
+    up = nominal_height(first.y) - nominal_height(stroke.start.y)
+    return math.degrees(math.atan2(up, first.x - stroke.start.x))
+
+
+def _are_joined(pair: str, hand: Hand) -> bool:
+    """Whether a hand joins two letters; the first of a word is led into from the line."""
+    goes_on = len(pair) < 2 or joins_of(hand, pair[0]).out is not None
+    return goes_on and joins_of(hand, pair[-1]).into is not None
+
+
+def _stand(line: _Line, script: Script, at: int, hand: Hand, *, in_a_word: bool) -> None:
+    """The letter beside what is there; its second strokes are made at once, or in a word of letters
+    that join, with the others at its end."""
+    flick = line.open.stroke.moves[-1] if line.open is not None else None
     line.lift()
-    line.runs += line.waiting
-    line.waiting = []
     left, right = _edges(script, hand)
     by = 0.0 if line.edge is None else _apart(line.edge, left)
-    line.runs += [_Run.of(shifted_stroke(stroke, by), at) for stroke in script.strokes]
+    if flick is not None and flick.kind is MoveKind.FLICK:
+        by = max(by, flick.end.x + OPEN_GAP - float(np.nanmin(left)))
+    line.shifts.append(by)
+    main, *later = (_Run.of(shifted_stroke(stroke, by), at) for stroke in script.strokes)
+    if in_a_word:
+        line.open, line.waiting = main, [*line.waiting, *later]
+    else:
+        line.runs += [*line.waiting, main, *later]
+        line.waiting = []
     line.edge, line.right = right + by, float(np.nanmax(right)) + by
 
 
@@ -168,6 +230,7 @@ def _join(line: _Line, script: Script, at: int, hand: Hand, *, joined: bool) -> 
         by = line.open.stroke.moves[-1].end.x + OPEN_GAP - main.start.x
     elif line.right is not None:
         by = line.right + JOIN_GAP - left
+    line.shifts.append(by)
     run = _Run.of(shifted_stroke(main, by), at)
     if line.open is not None and flicked and joined:
         *before, flick = line.open.stroke.moves
@@ -220,6 +283,7 @@ def _way_up(turn: Node, flick: Move, first: Node) -> tuple[Node, ...]:
     return (Node(x, y, math.degrees(away)),)
 
 
+@lru_cache(maxsize=1024)
 def _edges(script: Script, hand: Hand) -> tuple[FloatArray, FloatArray]:
     """Left and right edge of the letter at HEIGHTS in script units, upright; NaN where it has no
     ink."""

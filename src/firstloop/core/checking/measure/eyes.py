@@ -44,7 +44,10 @@ def curve_under(explanation: Explanation) -> list[Measure]:
         return []
     around = parts[1]
     drawn = around.piece.drawn
-    value = _comes_back(around.ink) / _comes_back(around.piece.points) - 1.0
+    meant = _comes_back(around.piece.points)
+    if meant < IS_A_BAR:  # of a school's own form that has no such curve
+        return []
+    value = _comes_back(around.ink) / meant - 1.0
     if value > 0.0:
         return []
     return [Measure(Code.PART_LENGTH, value, drawn.stroke, drawn.index, of_limit=OF_A_LENGTH)]

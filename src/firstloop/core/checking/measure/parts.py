@@ -14,15 +14,15 @@ from firstloop.core.letters.moves import MoveKind
 
 
 def uneven_parts(explanation: Explanation) -> list[Measure]:
-    """Humps, valleys and bars that should match: the widest against the narrowest, minus one; bars
-    each against its model. A valley is two slopes, for where one ends and the next begins children
-    are not so exact."""
+    """Humps, valleys and bars that should match: the widest against the narrowest, each against its
+    model, minus one. A valley is two slopes, for where one ends and the next begins children are
+    not so exact."""
     found = []
     for kind, in_a_part in ((MoveKind.ARCH, 1), (MoveKind.SCOOP, 1), (MoveKind.SLOPE, 2)):
         same = [w for w in explanation.written if w.piece.drawn.move.kind is kind]
         if len(same) < 2 * in_a_part or len({w.piece.drawn.stroke for w in same}) > 1:
             continue
-        widths = [_across(same[at : at + in_a_part]) for at in range(0, len(same), in_a_part)]
+        widths = [_share(same[at : at + in_a_part]) for at in range(0, len(same), in_a_part)]
         drawn = same[widths.index(max(widths)) * in_a_part].piece.drawn
         value = max(widths) / min(widths) - 1.0
         found.append(Measure(Code.UNEVEN_PARTS, value, drawn.stroke, drawn.index))
@@ -110,6 +110,8 @@ def _crossing(stem: FloatArray, loop: FloatArray) -> float | None:
     return float(back[at[1], 1])
 
 
-def _across(parts: list[Written]) -> float:
-    """u from the left of the parts to their right."""
-    return max(max(w.high[0] for w in parts) - min(w.low[0] for w in parts), NOTHING)
+def _share(parts: list[Written]) -> float:
+    """How wide parts are against their model."""
+    made = max(w.high[0] for w in parts) - min(w.low[0] for w in parts)
+    meant = max(w.piece.high[0] for w in parts) - min(w.piece.low[0] for w in parts)
+    return max(made, NOTHING) / max(meant, NOTHING)

@@ -1,0 +1,1 @@
+"""A school's own hand, understood from what its teacher writes: samples, middles, scripts."""
