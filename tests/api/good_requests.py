@@ -66,6 +66,8 @@ def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
         ("POST /api/plan/files/scheme", {"text": scheme_file}),
         ("PUT /api/plan/prompts/hen/sound", {"sound": SOUND}),
         ("POST /api/plan/own-words", {"noted": "(kn)oll"}),
+        ("POST /api/plan/own-hands", {"name": "Heron", "base": "joined"}),
+        ("POST /api/plan/own-hands/Heron/letters/n/samples", {"strokes": INK}),
         ("PUT /api/plan/taught", {"letters": list("ilnhmrae")}),
         ("POST /api/grow/children/1/care/flags", {"kind": "presses"}),
         ("POST /api/grow/children/1/care/notes", {"text": "Likes the n."}),
@@ -115,6 +117,8 @@ SCHEME = {
         {"name": "Sticks", "why": "down", "letters": ["l", "i"], "exceptions": {"i": "a dot"}}
     ],
 }
+OWN_HAND, OWN_N = "/api/plan/own-hands/{name}", "/api/plan/own-hands/{name}/letters/{letter}"
+N_SCRIPT = {"strokes": ["0,mid; drop 0,base; back 0,branch; arch .4,mid,E .7,.5,S .7,base"]}
 WRITTEN = "/api/show/lessons/{lesson_id}/written/{kind}"
 REQUESTS = (
     good("GET /api/session"),
@@ -136,6 +140,19 @@ REQUESTS = (
     ),
     good("POST /api/check/paper/pages/{page_id}/take", {"keep_picture": True}, page_id=1),
     good("DELETE /api/check/paper/pages/{page_id}", page_id=1),
+    good("GET /api/plan/own-hands"),
+    good("POST /api/plan/own-hands", {"name": "Reed", "base": "plain"}),
+    good(f"GET {OWN_HAND}", name="Heron"),
+    good(f"GET {OWN_HAND}/joins", name="Heron"),
+    good(f"POST {OWN_HAND}/fitted", name="Heron"),
+    good(f"POST {OWN_HAND}/words", {"word": "nn", "strokes": INK}, name="Heron"),
+    good(f"GET {OWN_N}", name="Heron", letter="n"),
+    good(f"POST {OWN_N}/samples", {"strokes": INK}, name="Heron", letter="n"),
+    good(f"POST {OWN_N}/mended", N_SCRIPT | {"mend": "start"}, name="Heron", letter="n"),
+    good(f"PUT {OWN_N}", N_SCRIPT, name="Heron", letter="n"),
+    good(f"DELETE {OWN_N}/samples/{{sample_id}}", name="Heron", letter="n", sample_id=1),
+    good(f"DELETE {OWN_N}", name="Heron", letter="n"),
+    good("GET /api/plan/files/font/{name}", query={"style": "dotted"}, name="plain"),
     good("GET /api/tiles"),
     good("GET /api/tiles/{name}", name="snail"),
     good("GET /api/school"),

@@ -6,6 +6,7 @@ import zipfile
 from collections.abc import Callable, Iterator
 from contextlib import closing
 from datetime import UTC, datetime
+from itertools import product
 from pathlib import Path
 from typing import Any
 
@@ -193,18 +194,23 @@ def test_an_archive_of_an_earlier_version_is_brought_up(
     file = exported(database, tmp_path / "class.zip", full.id)
 
     def earlier(name: str, data: bytes) -> bytes | None:
-        gone = {"rows/pupil.jsonl": "gets", "rows/lesson.jsonl": "group"}
-        if name in ("rows/care_flag.jsonl", "rows/pupil_note.jsonl"):
+        gone = {
+            "rows/pupil.jsonl": ("gets",),
+            "rows/lesson.jsonl": ("group",),
+            "rows/own_hand.jsonl": ("base", "stands"),
+        }
+        later = ("care_flag", "pupil_note", "own_sample")
+        if name in [f"rows/{table}.jsonl" for table in later]:
             return None
         if name == "archive.json":
             manifest = json.loads(data)
-            for table in ("care_flag", "pupil_note"):
+            for table in later:
                 manifest["rows"].pop(table)
             return json.dumps(manifest | {"version": "0022"}).encode()
         if name in gone:
             rows = [json.loads(line) for line in data.splitlines()]
-            for row in rows:
-                row.pop(gone[name])
+            for row, column in product(rows, gone[name]):
+                row.pop(column)
             return b"".join(json.dumps(row).encode() + b"\n" for row in rows)
         return data
 

@@ -35,6 +35,7 @@ CLASS, CHILD = "school_class", "pupil"
 COMES_ALONG: dict[str, tuple[str, ...]] = {
     "judged_hand": ("class_id",),
     "own_hand": ("class_id",),
+    "own_sample": ("hand_id",),
     "own_phrase": ("class_id",),
     "own_scheme": ("class_id",),
     "own_word": ("class_id",),

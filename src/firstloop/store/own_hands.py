@@ -1,9 +1,9 @@
-"""The school's own hands: files that were brought along, kept as they came."""
+"""The school's own hands: brought along as files, or written here."""
 
 import json
 from functools import lru_cache
 
-from sqlalchemy import ForeignKey, Select, UniqueConstraint, bindparam, delete, select
+from sqlalchemy import JSON, ForeignKey, Select, UniqueConstraint, bindparam, delete, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.letters import Hand, hand_package
@@ -11,7 +11,8 @@ from firstloop.store.base import Base
 
 
 class OwnHand(Base):
-    """A hand that the school has brought along: the text of its file."""
+    """A hand of the school's: the text of its file. Of one that is written here, `base` is the
+    built-in hand that lends the rest, and `stands` says of its letters how they came to stand."""
 
     __tablename__ = "own_hand"
     __table_args__ = (UniqueConstraint("class_id", "name"),)
@@ -20,6 +21,8 @@ class OwnHand(Base):
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id", ondelete="CASCADE"))
     name: Mapped[str]
     package: Mapped[str]
+    base: Mapped[str | None]
+    stands: Mapped[dict[str, str]] = mapped_column(JSON, default=dict, server_default="{}")
 
 
 _PACKAGE = select(OwnHand.package).where(

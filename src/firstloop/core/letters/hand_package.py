@@ -4,7 +4,7 @@ What the data looks like is in `formats/schemas`, which is published; here is wh
 say: that every letter is there, and that its script can be drawn.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from firstloop.core.errors import Data, Fault, PackageError, ScriptError
 from firstloop.core.letters import Hand
@@ -95,6 +95,17 @@ def hand_from(data: Data) -> Hand:
         {x: by_name for x, by_name in ways.items() if len(by_name) > 1},
         {x: _joins_from(joins) for x, joins in data.get("joins", {}).items()},
     )
+
+
+def script_from(letter: str, strokes: Sequence[str]) -> Script:
+    """The script of a letter from the notation of its strokes; raises PackageError with every
+    fault."""
+    faults: list[Fault] = []
+    way = {"name": "", "strokes": list(strokes)}
+    script = _read_ways(letter, [way], faults)[""]
+    if faults:
+        raise PackageError([(where.partition("/0/")[2], what) for where, what in faults])
+    return script
 
 
 def _read_ways(letter: str, ways: list[Data], faults: list[Fault]) -> dict[str, Script]:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from firstloop.core.geometry.even import Lines
 from firstloop.core.letters import Hand
@@ -14,7 +15,7 @@ from firstloop.core.own_hand.proportions import lean_and_width, proportions_of, 
 from firstloop.core.own_hand.redrawn import lines_of
 from firstloop.core.own_hand.sample import Sample
 from firstloop.core.own_hand.screening import Drawings, Problem, screened
-from firstloop.core.own_hand.tidied import tidied, with_fewest_nodes
+from firstloop.core.own_hand.tidied import from_the_left, tidied, with_fewest_nodes
 from firstloop.core.own_hand.understood import Manner, understood
 
 BASE_MEAN, BASE_MOST = 0.05, 0.15
@@ -76,6 +77,14 @@ def learn(samples: Iterable[Sample], base: Hand, name: str) -> LearntHand:
     return LearntHand(hand, letters)
 
 
+def learn_letter(letter: str, samples: Sequence[Sample], base: Hand, shape: Proportions) -> Learnt:
+    """One letter, in the proportions that its hand has so far; raises KeyError for one that the
+    base does not have."""
+    good, problems = screened(letter, samples, _drawings(base, shape))
+    middles = {letter: middle([one.lines for one in good])} if good else {}
+    return _learnt(letter, len(samples), problems, _form_of(letter, middles, base, shape))
+
+
 def _first_of_each(samples: Mapping[str, Sequence[Sample]]) -> dict[str, Lines]:
     """Of each letter the sample in the middle of them by height: no outlier of three."""
 
@@ -87,6 +96,7 @@ def _first_of_each(samples: Mapping[str, Sequence[Sample]]) -> dict[str, Lines]:
     }
 
 
+@lru_cache(maxsize=32)
 def _drawings(base: Hand, shape: Proportions) -> Drawings:
     return {
         letter: [coarse(lines_of(way, shape)) for _, way in _ways(base, letter)]
@@ -143,7 +153,7 @@ def own_script(letter: str, lines: Lines, shape: Proportions, manner: Manner) ->
     small = group_of(letter) == "small"
     script = understood(letter, upright, manner if small else Manner())
     plain = replace(shape, width=1.0, slant_deg=0.0)
-    return with_fewest_nodes(tidied(script, shape.branch), plain)
+    return with_fewest_nodes(from_the_left(tidied(script, shape.branch)), plain)
 
 
 def _hand(name: str, base: Hand, shape: Proportions, letters: Sequence[Learnt]) -> Hand:

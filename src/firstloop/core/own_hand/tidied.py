@@ -44,10 +44,15 @@ def tidied(script: Script, branch: float) -> Script:
     """The script with its nodes where they were meant to be."""
     meets = _lines_met(script.letter)
     strokes = tuple(_on_lines(stroke, meets, branch) for stroke in script.strokes)
-    strokes = tuple(_straightened(stroke) for stroke in strokes)
-    strokes = _on_stems(strokes)
-    left = min(node.x for stroke in strokes for node in _body_nodes(stroke))
-    return Script(script.letter, tuple(_rounded(shifted_stroke(one, -left)) for one in strokes))
+    strokes = _on_stems(tuple(_straightened(stroke) for stroke in strokes))
+    return Script(script.letter, tuple(_rounded(stroke) for stroke in strokes))
+
+
+def from_the_left(script: Script) -> Script:
+    """The script moved so that its body begins at 0."""
+    left = min(node.x for stroke in script.strokes for node in _body_nodes(stroke))
+    moved = (_rounded(shifted_stroke(stroke, -left)) for stroke in script.strokes)
+    return replace(script, strokes=tuple(moved))
 
 
 def with_fewest_nodes(script: Script, shape: Proportions) -> Script:
