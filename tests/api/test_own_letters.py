@@ -8,6 +8,7 @@ from fastapi.testclient import TestClient
 from fontTools.ttLib import TTFont
 
 from firstloop.core.evidence.ink import Ink
+from firstloop.core.letters import HANDS
 from firstloop.formats import ink_json
 from tests import letters
 from tests.api.test_api import hand_in
@@ -142,7 +143,7 @@ def test_what_letters_share_is_fitted_and_what_was_mended_stays(ours: TestClient
         )
 
     hers = {"n": letters.good_n(), "h": letters.good_h(), "m": letters.good_m()}
-    hers |= {x: letters.ink(*letters.drawn(letters.HANDS["plain"].scripts[x])) for x in "lidb"}
+    hers |= {x: letters.ink(*letters.drawn(HANDS["plain"].scripts[x])) for x in "lidb"}
     for letter, ink in hers.items():
         accepted(ours, letter, leaning(ink))
     mended = ours.put(

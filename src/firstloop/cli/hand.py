@@ -25,6 +25,14 @@ def add_to(commands: Commands) -> None:
     learn.add_argument("--json", action="store_true", help="one JSON object a letter")
     learn.set_defaults(run=_learn)
 
+    pen = which.add_parser("pen", help="play a teacher's pen: ink of a made-up school's letters")
+    pen.add_argument("--out", type=Path, required=True, metavar="FOLDER", help="for the ink files")
+    pen.add_argument("--letters", help="which; all that there are if left out")
+    pen.add_argument("--times", type=int, default=3, help="how often each is written")
+    pen.add_argument("--spoilt", type=float, default=0.1, help="share that is no good")
+    pen.add_argument("--seed", type=int, default=1)
+    pen.set_defaults(run=_pen)
+
     font = which.add_parser("font", help="a hand as an OpenType font")
     font.add_argument("hand", nargs="?", default="plain", metavar="HAND", help=HAND_HELP)
     font.add_argument("--out", type=Path, required=True, metavar="FILE.otf")
@@ -68,6 +76,26 @@ def _in_a_line(data: dict[str, object]) -> str:
     said = "".join(f" {one['file']}: {one['say']}" for one in problems)
     form = str(data["form"]).replace("alternative:", "the other way: ")
     return f"{data['letter']}: {form}.{said}"
+
+
+def _pen(options: argparse.Namespace) -> int:
+    from firstloop.core.errors import FirstLoopError  # noqa: PLC0415
+    from firstloop.core.letters import PLAIN  # noqa: PLC0415
+    from firstloop.core.letters.ruling import Ruling  # noqa: PLC0415
+    from firstloop.demo.teachers_pen import NAME, written  # noqa: PLC0415
+    from firstloop.formats import inkml  # noqa: PLC0415
+
+    letters = options.letters or "".join(PLAIN.scripts)
+    if unknown := [x for x in letters if x not in PLAIN.scripts]:
+        raise FirstLoopError(f"there is no letter {unknown[0]}; leave --letters out for all")
+    options.out.mkdir(parents=True, exist_ok=True)
+    made = list(written(letters, options.times, options.seed, Ruling(), options.spoilt))
+    for one in made:
+        file = inkml.InkFile(one.ink, Ruling(), target=one.letter)
+        name = f"{ord(one.letter):03}-{one.time + 1}.inkml"
+        (options.out / name).write_bytes(inkml.write(file))
+    print(f"{len(made)} letters of the {NAME} hand are in {options.out}.")
+    return 0
 
 
 def _font(options: argparse.Namespace) -> int:

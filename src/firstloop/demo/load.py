@@ -14,6 +14,7 @@ from firstloop.core.letters.slips import SLIPS, Slip
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
+from firstloop.demo.teachers_pen import begin_hand
 from firstloop.services import children, lessons
 from firstloop.services.classes import begin
 from firstloop.services.handing_in import hand_in, hand_in_text
@@ -87,6 +88,7 @@ def load_beside(record: Database, account_id: int, today: date) -> ClassRecord:
     _teach(record, made, today)
     _write_texts(record, made, hands, today, rng)
     children.give_tiles(record, made.id)
+    begin_hand(record, made.id, made.ruling)
     return made
 
 

@@ -130,7 +130,7 @@ def _join_name(first: str, second: str) -> str:
 
 def _advance(parts: TypeParts, letter: str) -> int:
     """Font units from where a letter stands to where the next would, if it were the same."""
-    return round(parts.apart(letter, letter) * UNITS)
+    return round(parts.beside_itself[letter] * UNITS)
 
 
 def _inked(form: Form, wish: FontWish) -> Iterator[Polygon]:

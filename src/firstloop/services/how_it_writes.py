@@ -9,7 +9,7 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.teaching.customs import Customs
 from firstloop.core.vocabulary.language import Language
-from firstloop.store import classes, own_hands, own_phrases
+from firstloop.store import classes, own_hands, own_letters, own_phrases
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 
@@ -43,14 +43,20 @@ def set_language(record: Database, class_id: int, language: Language, minutes: i
         classes.set_language(session, class_id, language, minutes)
 
 
-def say_of_a_move(record: Database, school_class: ClassRecord, at: Place | str, words: str) -> None:
-    """What is said of a move in the class's hand, at a place or wherever the thing is done; no
-    words: ours again. Raises UnknownLetterError."""
-    if isinstance(at, Place):
-        find_script(at.letter, school_class.hand)
-    hand = school_class.style.hand
+def say_of_a_move(
+    record: Database, school_class: ClassRecord, at: Place | str, words: str, of: str | None = None
+) -> None:
+    """What is said of a move in the class's hand, or in one that is written here, at a place or
+    wherever the thing is done; no words: ours again. Raises UnknownLetterError and
+    NotInRecordError."""
+    name = of or school_class.style.hand
     with record.writing() as session:
-        own_phrases.keep(session, school_class.id, hand, at, " ".join(words.split()))
+        hand = school_class.hand
+        if name != school_class.style.hand:
+            hand = own_letters.get(session, school_class.id, name).hand
+        if isinstance(at, Place):
+            find_script(at.letter, hand)
+        own_phrases.keep(session, school_class.id, name, at, " ".join(words.split()))
 
 
 def bring_hand(record: Database, class_id: int, hand: Hand) -> None:

@@ -10,6 +10,8 @@ from firstloop.core.letters.hand_package import script_from
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.moves import Script
 from firstloop.core.own_hand.learn import Learnt, learn, learn_letter
+from firstloop.core.own_hand.middle import right_by as right_by_lines
+from firstloop.core.own_hand.redrawn import lines_of
 from firstloop.core.own_hand.sample import sampled
 from firstloop.core.teaching.families import exceptions_of
 from firstloop.formats.packages import checked_name
@@ -69,6 +71,16 @@ def letter(session: Session, class_id: int, name: str, of: str) -> OwnLetter:
 def _understood(of: str, samples: Sequence[WrittenSample], kept: OwnHandRecord) -> Learnt:
     written = [sampled(one.letter, str(one.id), one.ink, one.ruling) for one in samples]
     return learn_letter(of, written, HANDS[kept.base], kept.hand.proportions)
+
+
+def right_by(of: OwnLetter, sample: WrittenSample) -> float:
+    """u to the right that a sample is to be moved to lie over what was understood, or else over the
+    letter as it stands."""
+    hand = of.record.hand
+    script = of.learnt.script if of.learnt is not None else hand.scripts[sample.letter]
+    lines = sampled(sample.letter, "", sample.ink, sample.ruling).lines
+    left = min(float(stroke.points[:, 0].min()) for stroke in sample.ink.strokes)
+    return right_by_lines(lines, lines_of(script, hand.proportions)) - left
 
 
 def write(record: Database, class_id: int, name: str, written: Written) -> None:

@@ -5702,11 +5702,13 @@ export interface components {
          * OwnPhraseIn
          * @description The teacher's words for a move of one letter, or without a letter for all that do the same.
          *
-         *     Empty words: ours again.
+         *     Empty words: ours again. `hand` is the class's if it is left out, or one that is written here.
          */
         OwnPhraseIn: {
             /** Key */
             key: string;
+            /** Hand */
+            hand?: string | null;
             /** Letter */
             letter?: string | null;
             /**
@@ -6413,13 +6415,16 @@ export interface components {
         };
         /**
          * SampleOut
-         * @description A letter as it was written once.
+         * @description A letter as it was written once; `right_by`: how far (u) it is to be moved to lie over what
+         *     was understood.
          */
         SampleOut: {
             /** Id */
             id: number;
             /** Strokes */
             strokes: components["schemas"]["InkStroke"][];
+            /** Right By */
+            right_by: number;
             problem: components["schemas"]["SampleProblem"] | null;
         };
         /**
@@ -7435,13 +7440,15 @@ export interface components {
         };
         /**
          * Understood
-         * @description A letter as it was understood: its strokes as moves, drawn, and what follows from it. `form`:
-         *     `own`, `base`, or the alternative; `family`: what it has no longer in common with its family.
+         * @description A letter as it was understood: its strokes as moves, drawn, and what follows from it. `keys`:
+         *     what is done in each move, which words go by; `form`: `own`, `base`, or the alternative; `family`: what it has no longer in common with its family.
          */
         Understood: {
             /** Strokes */
             strokes: string[];
             drawing: components["schemas"]["LetterDrawing"];
+            /** Keys */
+            keys: string[][];
             /** Form */
             form: string;
             /** Family */

@@ -10,6 +10,8 @@ import { FindLetter } from "./FindLetter";
 import { StyleDesk } from "./hand/StyleDesk";
 import { JoiningDesk } from "./joining/JoiningDesk";
 import { LetterDesk } from "./letters/LetterDesk";
+import { HandDesk } from "./ours/HandDesk";
+import { OursDesk } from "./ours/OursDesk";
 import { RosterDesk } from "./roster/RosterDesk";
 import { SheetPage } from "./today/SheetPage";
 import { TodayDesk } from "./today/TodayDesk";
@@ -59,6 +61,9 @@ export function PlanStation() {
         <Route path="letters/:letter" element={<LetterDesk />} />
         <Route path="words" element={hers(<WordsDesk />)} />
         <Route path="hand" element={hers(<StyleDesk />)} />
+        <Route path="hand/ours" element={hers(<OursDesk />)} />
+        <Route path="hand/ours/:name" element={hers(<HandDesk />)} />
+        <Route path="hand/ours/:name/:letter" element={hers(<HandDesk />)} />
         <Route path="joining" element={hers(<JoiningDesk />)} />
         <Route path="ways" element={hers(<CustomsDesk />)} />
         <Route path="class" element={hers(<RosterDesk />)} />

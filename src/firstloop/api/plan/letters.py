@@ -106,10 +106,11 @@ class LetterPage(BaseModel):
 class OwnPhraseIn(Sent):
     """The teacher's words for a move of one letter, or without a letter for all that do the same.
 
-    Empty words: ours again.
+    Empty words: ours again. `hand` is the class's if it is left out, or one that is written here.
     """
 
     key: Key
+    hand: Key | None = None
     letter: Key | None = None
     stroke: Annotated[int, Field(ge=0, le=MOST_MOVES, strict=True)] = 0
     move: Annotated[int, Field(ge=0, le=MOST_MOVES, strict=True)] = 0
@@ -173,7 +174,7 @@ def put_own_phrase(record: Record, school_class: Class, sent: OwnPhraseIn) -> No
     at: Place | str = sent.key
     if sent.letter is not None:
         at = Place(sent.letter, sent.stroke, sent.move, sent.key)
-    how_it_writes.say_of_a_move(record, school_class, at, sent.words)
+    how_it_writes.say_of_a_move(record, school_class, at, sent.words, sent.hand)
 
 
 def word_out(word: Word) -> WordOut:

@@ -13,6 +13,7 @@ from firstloop.api.drawings import (
 from firstloop.api.ink import InkStroke, strokes_out
 from firstloop.core.letters import HANDS, Hand, draw
 from firstloop.core.letters.moves import Script, notate_stroke
+from firstloop.core.letters.phrases import places
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.own_hand.learn import OWN
 from firstloop.core.own_hand.screening import ProblemCode
@@ -64,11 +65,13 @@ class OwnHandOut(BaseModel):
 
 
 class Understood(BaseModel):
-    """A letter as it was understood: its strokes as moves, drawn, and what follows from it. `form`:
-    `own`, `base`, or the alternative; `family`: what it has no longer in common with its family."""
+    """A letter as it was understood: its strokes as moves, drawn, and what follows from it. `keys`:
+    what is done in each move, which words go by; `form`: `own`, `base`, or the alternative;
+    `family`: what it has no longer in common with its family."""
 
     strokes: list[str]
     drawing: LetterDrawing
+    keys: list[list[str]]
     form: str
     family: str | None
 
@@ -81,10 +84,12 @@ class SampleProblem(BaseModel):
 
 
 class SampleOut(BaseModel):
-    """A letter as it was written once."""
+    """A letter as it was written once; `right_by`: how far (u) it is to be moved to lie over what
+    was understood."""
 
     id: int
     strokes: list[InkStroke]
+    right_by: float
     problem: SampleProblem | None
 
 
@@ -159,6 +164,7 @@ def letter_out(
             SampleOut(
                 id=one.id,
                 strokes=strokes_out(one.ink),
+                right_by=round(own_letters.right_by(found, one), 3),
                 problem=(
                     SampleProblem(code=problem.code, say=problem.say)
                     if (problem := problems.get(str(one.id)))
@@ -191,6 +197,7 @@ def understood_out(
     return Understood(
         strokes=[notate_stroke(stroke) for stroke in script.strokes],
         drawing=letter_drawing(draw(script, hand.proportions, school_class.ruling), wording),
+        keys=[[place.key for place in stroke] for stroke in places(script)],
         form=form or ("base" if is_base else OWN),
         family=own_letters.new_family(session, school_class, base, script),
     )

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 
 from firstloop.core.errors import UnknownLetterError
 from firstloop.core.letters import alternatives
@@ -49,8 +50,13 @@ class Hand:
         >>> FLICK.joins, LOOPED_HAND.joins
         (False, True)
         """
-        led_in = [joins_of(self, letter).into is not None for letter in SMALL]
-        return sum(led_in) > len(led_in) / 2
+        return _most_are_led_in(self)
+
+
+@lru_cache(maxsize=64)
+def _most_are_led_in(hand: Hand) -> bool:
+    led_in = [joins_of(hand, letter).into is not None for letter in SMALL]
+    return sum(led_in) > len(led_in) / 2
 
 
 def joins_of(hand: Hand, letter: str) -> LetterJoins:

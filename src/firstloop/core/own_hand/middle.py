@@ -130,10 +130,18 @@ def middle(writings: Sequence[Lines]) -> Lines:
     return tuple(found)
 
 
+def right_by(one: Lines, other: Lines) -> float:
+    """u to the right that a writing is to be moved to lie over another; what has another number of
+    strokes is moved to its left edge."""
+    if len(one) != len(other):
+        lefts = [min(float(line[:, 0].min()) for line in lines) for lines in (one, other)]
+        return lefts[1] - lefts[0]
+    return float(placed(one, other)[0][0, 0] - one[0][0, 0])
+
+
 def _beside(one: Lines, first: Lines) -> Lines:
     """The one moved along the line to where the first is; how high it stands is its own."""
-    laid = placed(one, first)
-    by = laid[0][0, 0] - one[0][0, 0]
+    by = right_by(one, first)
     return tuple(line + np.array([by, 0.0]) for line in one)
 
 

@@ -153,6 +153,11 @@ class TypeParts:
         by = composed.shifts[1] * self.hand.proportions.width
         return drawn.moves[at].points - (by, 0.0)
 
+    @cached_property
+    def beside_itself(self) -> dict[str, float]:
+        """u from where each letter stands to where the same one does after it."""
+        return {letter: self.apart(letter, letter) for letter in self.letters}
+
     def apart(self, first: str, second: str) -> float:
         """u from where one letter stands to where the next does."""
         return compose(first + second, self.hand).shifts[1] * self.hand.proportions.width

@@ -1,6 +1,7 @@
 /** How the class writes, and on which lines. It is set here once, seen at once, obeyed everywhere. */
-import { Check, Undo2 } from "lucide-react";
+import { Check, PenLine, Undo2 } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { StyleIn as Style } from "../../api/schema";
 import { usePreview, useSetStyle, useStyle } from "../../api/queries";
@@ -70,6 +71,12 @@ function Desk({ kept }: { kept: Style }) {
             label: handName(name),
           }))}
         />
+        <Link
+          to="/plan/hand/ours"
+          className="inline-flex min-h-9 items-center gap-2 self-start text-soft underline underline-offset-4 hover:text-ink"
+        >
+          <PenLine aria-hidden size={16} /> Our own letters
+        </Link>
         {seen ? (
           <div className="flex flex-col">
             {OF_THE_HAND.map(({ key, ...rest }) => (
