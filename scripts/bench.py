@@ -17,6 +17,7 @@ from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
 from scripts.bench_class_list import bench_class_list
 from scripts.bench_clients import bench_clients
+from scripts.bench_hand import bench_hand
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_pads import bench_pads
 from scripts.bench_paper import bench_paper
@@ -114,6 +115,7 @@ if __name__ == "__main__":
     bench_class_list()
     bench_estimates()
     bench_paper()
+    bench_hand()
     bench_scale()
     bench_first_answers()
     bench_browser()

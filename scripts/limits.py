@@ -9,7 +9,7 @@ from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
 CORE = ROOT / "src" / "firstloop" / "core"
-ROOMS = ("geometry", "checking", "progress", "judging")
+ROOMS = ("geometry", "checking", "progress", "judging", "own_hand")
 DOCUMENT = ROOT / "docs" / "limits.md"
 
 HEAD = """# Numbers that decide

@@ -8,7 +8,7 @@ among them. `--seed 9` is never tuned on.
 import argparse
 import time
 from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Collection, Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -18,12 +18,15 @@ from scripts.other_print.glyphs import Points, Shape, T, arc, bar, on, stem, sti
 from firstloop.core.checking.check import check
 from firstloop.core.contract import Verdict
 from firstloop.core.evidence.ink import Ink, Stroke
+from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Task
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines
-from firstloop.core.letters import HANDS, draw
+from firstloop.core.letters import HANDS, Hand, draw
 from firstloop.core.letters.moves import parse
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.slips import SLIPS
+from firstloop.core.letters.slips import Slip as CoreSlip
 from firstloop.core.letters.style import Style
 from firstloop.core.own_hand.learn import LearntHand, learn
 from firstloop.core.own_hand.middle import apart, middle
@@ -66,7 +69,7 @@ def _leaning() -> dict[str, Shape]:
     return {x: [stroke * [0.92, 1.0] @ lean for stroke in shape] for x, shape in shapes.items()}
 
 
-def _joined() -> dict[str, Shape]:
+def joined_hand() -> Hand:
     hand = HANDS["joined"]
     own = {
         "f": ".62,1.7; round@120 .44,top,W .2,1.5,S; drop .2,-.6; hook .0,drop,W -.2,-.7,130 // "
@@ -80,9 +83,14 @@ def _joined() -> dict[str, Shape]:
     }
     scripts = hand.scripts | {x: parse(x, text) for x, text in own.items()}
     shape = replace(hand.proportions, slant_deg=7.0, width=1.08)
+    return replace(hand, proportions=shape, scripts=scripts)
+
+
+def _joined() -> dict[str, Shape]:
+    hand = joined_hand()
     return {
-        x: [np.array(path) for path in draw(script, shape, PAPER).paths()]
-        for x, script in scripts.items()
+        x: [np.array(path) for path in draw(script, hand.proportions, PAPER).paths()]
+        for x, script in hand.scripts.items()
     }
 
 
@@ -220,10 +228,22 @@ def pupils_of(school: School, learnt: LearntHand, seed: int, verbose: bool) -> N
     print(f"  good letters nagged {np.mean(nagged):.3f} (bar .02) of {len(nagged)}")
     if verbose:
         print("    ", why.most_common(25))
-    if school.base != "plain":
-        return
     found, first, missed = [], [], Counter[str]()
-    for slip, letter in pupils.slips():
+
+    def judged(slip: str, letter: str, ink: Ink, expected: Collection[str]) -> None:
+        result = check(ink, Task(letter), style, PAPER)
+        codes = [f.code.value for f in result.findings if f.severity is Verdict.NOT_YET]
+        found.append(bool(set(codes) & set(expected)))
+        first.append(bool(codes) and codes[0] in expected)
+        if not found[-1]:
+            missed[f"{slip}: {letter}"] += 1
+
+    for one, letter in _slips_of_joined() if school.base == "joined" else ():
+        truth = joined_hand()
+        pupil = draw_pupil(rng, steadiness=0.8)
+        ink = write(truth.scripts[letter], truth, PAPER, pupil, rng, slips=[one])
+        judged(one.name, letter, ink, {code.value for code in one.codes})
+    for slip, letter in pupils.slips() if school.base == "plain" else ():
         for _ in range(2):
             if slip.name.startswith(("a round", "stick of d", "n as", "r ", "arm")) and (
                 school.name != "upright"
@@ -233,18 +253,21 @@ def pupils_of(school: School, learnt: LearntHand, seed: int, verbose: bool) -> N
                 written = pupils.write(slip.change(school.shapes[letter], rng), rng, shake=0.8)
             except (IndexError, ValueError):
                 continue
-            result = check(ink_of(written), Task(letter), style, PAPER)
-            codes = [f.code.value for f in result.findings if f.severity is Verdict.NOT_YET]
-            found.append(bool(set(codes) & slip.expected))
-            first.append(bool(codes) and codes[0] in slip.expected)
-            if not found[-1]:
-                missed[f"{slip.name}: {letter}"] += 1
+            judged(slip.name, letter, ink_of(written), slip.expected)
     print(
         f"  faults found {np.mean(found):.3f} (bar .95), first {np.mean(first):.3f} (bar .90) "
         f"of {len(found)}"
     )
     if verbose:
         print("    ", missed.most_common(25))
+
+
+def _slips_of_joined() -> Iterator[tuple[CoreSlip, str]]:
+    """Each of our slips with each small letter that has it as the joined school writes it."""
+    for slip in SLIPS.values():
+        for letter, script in joined_hand().scripts.items():
+            if letter.islower() and slip.fits(script):
+                yield slip, letter
 
 
 def main() -> None:

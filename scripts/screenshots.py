@@ -105,18 +105,6 @@ def _words(page: Page) -> None:
     page.get_by_label("A word or letter").fill("hen")
 
 
-def _style(page: Page) -> str:
-    return urljoin(page.url, "/api/plan/style")
-
-
-def _joining(page: Page) -> None:
-    """For the picture the class joins; it prints again after it."""
-    page.request.put(_style(page), data={"hand": "joined"})
-    page.reload()
-    page.get_by_role("list", name="Stages").wait_for()
-    page.request.put(_style(page), data={"hand": "plain"})
-
-
 def _opened(page: Page, step: str) -> str:
     """The code of today's lesson, which is at a step."""
     lesson = page.request.post(urljoin(page.url, "/api/write/lesson-code"), data={}).json()
@@ -239,7 +227,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
     "hand": ("/plan/hand", _hand),
-    "joining": ("/plan/joining", _joining),
+    "ours": ("/plan/hand/ours/Meadow%20Lane/k", lambda _: None),
     "show": ("/show/n", _show),
     "check": ("/check/m", _check),
     "texts": ("/check?kind=word", _texts),

@@ -18,11 +18,12 @@ from firstloop.core.letters.hands import FLICK, JOINED_HAND, LetterJoins, joins_
 from firstloop.core.letters.moves import Level, MoveKind, Script, parse
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.core.own_hand.learn import Learnt, learn
+from firstloop.core.own_hand.learn import Learnt, learn, manner_of
 from firstloop.core.own_hand.middle import apart, look_apart, middle
 from firstloop.core.own_hand.redrawn import lines_of
 from firstloop.core.own_hand.sample import Sample, sampled
 from firstloop.core.own_hand.screening import ProblemCode
+from firstloop.core.own_hand.understood import Manner, understood
 from firstloop.core.text.words import compose
 
 PAPER = Ruling(top=2.0, drop=-1.0)
@@ -116,6 +117,17 @@ def test_its_moves_are_those_of_the_pen() -> None:
     f = found.hand.scripts["f"]
     assert f.strokes[1].start.y is Level.MID
     assert f.strokes[1].moves[0].end.y is Level.MID
+
+
+@pytest.mark.parametrize("name", HANDS)
+def test_what_we_draw_ourselves_is_understood_as_the_moves_that_it_is(name: str) -> None:
+    hand = HANDS[name]
+    alike = 0
+    for letter, script in hand.scripts.items():
+        manner = manner_of(hand) if letter.islower() else Manner()
+        again = understood(letter, lines_of(script, PLAIN.proportions), manner)
+        alike += [m.kind for m in again.moves] == [m.kind for m in script.moves]
+    assert alike >= 57
 
 
 def test_going_back_along_a_stem_is_no_second_line() -> None:

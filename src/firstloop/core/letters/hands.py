@@ -120,7 +120,9 @@ def unflicked(script: Script) -> Script:
     *moves, flick = main.moves
     if flick.kind is not MoveKind.FLICK or main.moves[0].kind is MoveKind.LEAD_IN:
         return script
-    last = moves[-1]
+    last = moves[-1] if moves else flick
+    if len(last.nodes) < 2:  # of a hand of one's own, which goes out from no turned stem
+        return script
     straight = (*last.nodes[:-2], Node(last.nodes[-2].x, Level.BASE))
     moves[-1] = replace(last, nodes=straight)
     return replace(script, strokes=(ScriptStroke(main.start, tuple(moves)), *later))

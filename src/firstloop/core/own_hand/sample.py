@@ -9,13 +9,16 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines, evenly
 from firstloop.core.geometry.polyline import FloatArray
-from firstloop.core.geometry.reports import line_under
+from firstloop.core.geometry.reports import jitter_of, line_under
 from firstloop.core.letters.moves import NOMINAL_DROP, NOMINAL_TOP
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.own_hand.middle import coarse
 
 TREMOR = 4.0
 """[samples] Of an even line: what bends over a shorter way than some three times this is tremor."""
+
+OF_JITTER = 0.12
+"""[ratio] Of a tablet's jitter that is left in an even line, and is no hand's."""
 
 DOT = 0.16
 """[u] A stroke that stays within so much is a dot, however the pen was turned in it."""
@@ -49,11 +52,18 @@ class Sample:
 def sampled(letter: str, name: str, ink: Ink, ruling: Ruling) -> Sample:
     """The sample that ink is, which was written on a ruling."""
     lines = [evenly(line_under(stroke.points)) for stroke in ink.strokes]
-    shake = max((_shake(line) for line in lines if not _is_dot(line)), default=0.0)
+    shakes = [
+        _shake(line) - OF_JITTER * jitter_of(stroke.points)
+        for stroke, line in zip(ink.strokes, lines, strict=True)
+        if not _is_dot(line)
+    ]
     lines = [_dot(line) if _is_dot(line) else line for line in lines]
     left = min(float(line[:, 0].min()) for line in lines)
     return Sample(
-        letter, name, tuple(_nominal(line - (left, 0.0), ruling) for line in lines), shake
+        letter,
+        name,
+        tuple(_nominal(line - (left, 0.0), ruling) for line in lines),
+        max(shakes, default=0.0),
     )
 
 

@@ -22,7 +22,7 @@ ALIKE_MEAN, ALIKE_MOST = 0.085, 0.25
 """[u] Samples of one form are no further apart along the pen's path, after best place and size, in
 the mean and at most: half as much again as the most that a steady hand varies by."""
 
-SHAKY = 0.0026
+SHAKY = 0.0024
 """[u] A sample whose pen shook by more says too little: a steady grown-up's stays under 0.0015."""
 
 OFF_LINES, SIZE = 0.22, (0.78, 1.28)

@@ -33,7 +33,7 @@ FINE = 0.03
 """[u] A node may be left out where the letter stays within so much of what it was, at most."""
 
 DIGITS = 2
-"""Decimals of what is noted: a hundredth of the body is finer than a pen."""
+"""[decimals] Of what is noted: a hundredth of the body is finer than a pen."""
 
 STRAIGHT_UP = frozenset({MoveKind.DROP, MoveKind.RISE, MoveKind.BACK})
 UNLINED = frozenset({MoveKind.FLICK, MoveKind.DOT})

@@ -108,7 +108,9 @@ def _lifted_at_the_foot(script: Script) -> Script:
 
 
 def _turns_at_corners(script: Script) -> bool:
-    return script.letter in "vwzVWZ" and set(kinds(script)) <= {MoveKind.SLOPE, MoveKind.CROSS}
+    made_of = kinds(script)
+    straight = set(made_of) <= {MoveKind.SLOPE, MoveKind.CROSS} and len(made_of) > 1
+    return script.letter in "vwzVWZ" and straight
 
 
 def _lifted_at_a_corner(script: Script) -> Script:

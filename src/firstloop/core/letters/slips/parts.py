@@ -102,7 +102,9 @@ def _is_a_plain_m(script: Script) -> bool:
 
 
 def _has_fellows(script: Script) -> bool:
-    return script.letter in "mw" and kinds(script)[-1] in (MoveKind.ARCH, MoveKind.SLOPE)
+    made_of = kinds(script)
+    ends = made_of[-1] in (MoveKind.ARCH, MoveKind.SLOPE)
+    return script.letter in "mw" and ends and len(made_of) > 2
 
 
 def _has_a_dot(script: Script) -> bool:
@@ -146,6 +148,10 @@ def _with_a_curl(script: Script) -> Script:
     x = stroke.moves[-1].end.x
     nodes = (Node(x + 0.28, -0.22, 20.0), Node(x + 0.5, 0.08, 110.0), Node(x + 0.2, 0.24, 200.0))
     return first_stroke(script, stroke.start, (*stroke.moves, Move(MoveKind.CURL, nodes, 280.0)))
+
+
+def _is_r_with_an_arm(script: Script) -> bool:
+    return script.letter == "r" and MoveKind.ARM in kinds(script)
 
 
 def _arm_grown_into_a_leg(script: Script) -> Script:
@@ -250,7 +256,7 @@ PART_SLIPS = (
         "bowl left open", Code.OPEN_GAP, _ends_in_a_bowl, _bowl_stopped_early, or_as=AND_SO_ANOTHER
     ),
     Slip("running off the stem", Code.RETRACE_GAP, _can_run_off, _running_off_the_stem),
-    Slip("arm grown into a leg", Code.READS_AS_OTHER, only("r"), _arm_grown_into_a_leg),
+    Slip("arm grown into a leg", Code.READS_AS_OTHER, _is_r_with_an_arm, _arm_grown_into_a_leg),
     Slip("stem too tall", Code.READS_AS_OTHER, _is_a_plain_n, _stem_from(1.8)),
     Slip(
         "dot forgotten", Code.MISSING_PART, _has_a_dot, _last_stroke_left_out, or_as=AND_SO_ANOTHER
