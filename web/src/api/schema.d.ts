@@ -7441,7 +7441,8 @@ export interface components {
         /**
          * Understood
          * @description A letter as it was understood: its strokes as moves, drawn, and what follows from it. `keys`:
-         *     what is done in each move, which words go by; `form`: `own`, `base`, or the alternative; `family`: what it has no longer in common with its family.
+         *     what is done in each move, which words go by; `form`: `own`, `base`, or the alternative;
+         *     `family`: what it has no longer in common with its family.
          */
         Understood: {
             /** Strokes */
