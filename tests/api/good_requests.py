@@ -148,6 +148,7 @@ REQUESTS = (
     good(f"POST {OWN_HAND}/words", {"word": "nn", "strokes": INK}, name="Heron"),
     good(f"GET {OWN_N}", name="Heron", letter="n"),
     good(f"POST {OWN_N}/samples", {"strokes": INK}, name="Heron", letter="n"),
+    good(f"POST {OWN_N}/tried", {"strokes": INK}, name="Heron", letter="n"),
     good(f"POST {OWN_N}/mended", N_SCRIPT | {"mend": "start"}, name="Heron", letter="n"),
     good(f"PUT {OWN_N}", N_SCRIPT, name="Heron", letter="n"),
     good(f"DELETE {OWN_N}/samples/{{sample_id}}", name="Heron", letter="n", sample_id=1),

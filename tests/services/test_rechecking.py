@@ -1,4 +1,5 @@
 from concurrent.futures import ProcessPoolExecutor
+from dataclasses import replace
 from datetime import timedelta
 
 import pytest
@@ -7,10 +8,18 @@ from sqlalchemy import text
 from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.judging.word import Word
+from firstloop.core.letters import PLAIN
+from firstloop.core.letters.moves import parse
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.services.rechecking import SENT, Change, rebuild, recheck
-from firstloop.store import attempts, classes
+from firstloop.services.rechecking import (
+    SENT,
+    Change,
+    rebuild,
+    recheck,
+    recheck_by_todays_hand,
+)
+from firstloop.store import attempts, classes, own_hands
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 from tests import letters
@@ -126,3 +135,35 @@ def test_by_other_processes_it_is_the_same(
     for before, after in zip(kept, again, strict=True):
         assert after.attempt.checked.verdicts == before.attempt.checked.verdicts
         assert after.attempt.checked.findings == before.attempt.checked.findings
+
+
+def test_by_todays_hand_what_another_hand_nagged_is_asked_again(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    tailed = parse(
+        "f", ".7,1.7; round@120 .45,top,W .2,1.5,S; drop .2,-.7; hook 0,drop,W -.2,-.7,130 // "
+        "0,mid; cross .5,mid"
+    )  # fmt: skip
+    ours = replace(PLAIN, name="Ours", scripts=PLAIN.scripts | {"f": tailed})
+    nagged = write(letters.ink(*letters.drawn(tailed)), letter="f")
+    assert nagged.attempt.checked.verdicts[Dimension.SIZE] is Verdict.NOT_YET
+    assert recheck_by_todays_hand(database, school_class.id).checked == 0
+    with database.writing() as session:
+        own_hands.keep(session, school_class.id, ours)
+        style = Style("Ours", own=ours)
+        classes.set_style(session, school_class.id, style, Ruling(), 8.0)
+    done = recheck_by_todays_hand(database, school_class.id)
+    assert done.changes[Change("f", Dimension.SIZE, Verdict.NOT_YET, Verdict.SECURE)] == 1
+    with database.session() as session:
+        again = attempts.get(session, school_class.id, nagged.id).attempt
+    assert again.style.hand == "Ours"
+    assert recheck_by_todays_hand(database, school_class.id).checked == 0
+
+
+def test_what_was_print_is_not_asked_by_a_hand_that_joins(
+    database: Database, school_class: ClassRecord, write: Write
+) -> None:
+    write(letters.good_n())
+    with database.writing() as session:
+        classes.set_style(session, school_class.id, Style("joined"), Ruling(), 8.0)
+    assert recheck_by_todays_hand(database, school_class.id).checked == 0

@@ -41,6 +41,11 @@ def add_to(commands: Commands) -> None:
     again = with_record(
         commands.add_parser("recheck", help="check old ink with the checker of today")
     )
+    again.add_argument(
+        "--todays-hand",
+        action="store_true",
+        help="ask by the hand that the class writes now, what was judged by another too",
+    )
     with_workers(again)
     again.set_defaults(run=_recheck)
 
@@ -112,7 +117,7 @@ def _list(record: Path) -> int:
 
 def _recheck(options: argparse.Namespace) -> int:
     from firstloop.core.checking.say.findings import CHECKER_VERSION as VERSION  # noqa: PLC0415
-    from firstloop.services.rechecking import recheck  # noqa: PLC0415
+    from firstloop.services.rechecking import recheck, recheck_by_todays_hand  # noqa: PLC0415
     from firstloop.store import attempts, classes  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
@@ -122,7 +127,8 @@ def _recheck(options: argparse.Namespace) -> int:
             old = sum(len(attempts.not_checked_by(session, one.id, VERSION)) for one in found)
         executor = stack.enter_context(workers(options, old))
         for school_class in found:
-            done = recheck(database, school_class.id, executor)
+            asked = recheck_by_todays_hand if options.todays_hand else recheck
+            done = asked(database, school_class.id, executor)
             print(
                 f"{school_class.name}: {done.checked} letters checked again; "
                 f"{done.unchanged} stand as they stood."

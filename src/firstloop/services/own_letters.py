@@ -68,6 +68,21 @@ def letter(session: Session, class_id: int, name: str, of: str) -> OwnLetter:
     return OwnLetter(kept, tuple(samples), learnt, kept.stands.get(of))
 
 
+def tried(session: Session, class_id: int, name: str, written: Written) -> OwnLetter:
+    """What there would be of a letter with what is being written; nothing is kept."""
+    kept = own_letters.get(session, class_id, name)
+    of = written.letter
+    find_script(of, kept.hand)
+    written.ink.require_a_letter()
+    now = WrittenSample(of, written.ink, written.ruling, NOT_KEPT)
+    samples = [*own_letters.samples(session, class_id, name, of), now]
+    return OwnLetter(kept, tuple(samples), _understood(of, samples, kept), kept.stands.get(of))
+
+
+NOT_KEPT = 0
+"""The id of what is only being written."""
+
+
 def _understood(of: str, samples: Sequence[WrittenSample], kept: OwnHandRecord) -> Learnt:
     written = [sampled(one.letter, str(one.id), one.ink, one.ruling) for one in samples]
     return learn_letter(of, written, HANDS[kept.base], kept.hand.proportions)

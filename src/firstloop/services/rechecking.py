@@ -13,7 +13,7 @@ from firstloop.core.evidence.image import SeenInk
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Task
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.letters.style import Style
+from firstloop.core.letters.style import Style, hand_of
 from firstloop.formats.result_json import as_json
 from firstloop.services import progress
 from firstloop.services.checks import evidence_of, letter_checked, text_checked
@@ -30,6 +30,7 @@ from firstloop.store import (
 )
 from firstloop.store.database import Database, Session
 from firstloop.store.records import UNJUDGED, AttemptRecord, Checked, is_judged_by
+from firstloop.store.texts import AnsweredBy
 
 AT_ONCE, SENT = 400, 20
 """Attempts that are checked before they are written: a bounded piece of memory, and of work that
@@ -66,7 +67,20 @@ def recheck(record: Database, class_id: int, executor: Executor | None = None) -
     with record.session() as session:
         old = attempts.not_checked_by(session, class_id, CHECKER_VERSION)
         old_texts = texts.not_checked_by(session, class_id, CHECKER_VERSION)
-    return _recheck(record, class_id, old, old_texts, executor)
+    return _recheck(record, class_id, old, old_texts, executor=executor)
+
+
+def recheck_by_todays_hand(
+    record: Database, class_id: int, executor: Executor | None = None
+) -> Rechecked:
+    """Asks all ink of a class again that was judged by another hand than it writes now, or by that
+    hand as it was: now it is asked by today's. What was written in print stays print's, what was
+    joined a joined hand's; the teacher's word stays."""
+    with record.writing() as session:
+        style = classes.get(session, class_id).style
+        old = attempts.in_another_hand(session, class_id, style)
+        old_texts = texts.in_another_hand(session, class_id, style)
+    return _recheck(record, class_id, old, old_texts, executor=executor, style=style)
 
 
 def judge_what_failed(record: Database) -> None:
@@ -90,9 +104,11 @@ def _recheck(
     class_id: int,
     letters: list[int],
     whole: list[int],
+    *,
     executor: Executor | None = None,
+    style: Style | None = None,
 ) -> Rechecked:
-    done, check_all = _Done(), executor.map if executor else map
+    done, check_all = _Done(style), executor.map if executor else map
     for begin in range(0, len(letters), AT_ONCE):
         _recheck_letters(record, class_id, letters[begin : begin + AT_ONCE], done, check_all)
     for text_id in whole:
@@ -102,9 +118,16 @@ def _recheck(
 
 @dataclass(slots=True)
 class _Done:
+    """What was done so far; by which hand, if it is another than was asked of before."""
+
+    style: Style | None = None
     checked: int = 0
     unchanged: int = 0
     changes: Counter[Change] = field(default_factory=Counter)
+
+    def may_ask(self, written: Style) -> bool:
+        """Whether what was written in a hand can be asked by the other one."""
+        return self.style is None or hand_of(self.style).joins == hand_of(written).joins
 
 
 Asked = tuple[int, Ink | SeenInk, Task, Style, Ruling]
@@ -136,11 +159,12 @@ def _recheck_letters(
             kept.id,
             evidence_of(one.source, ink[kept.id]),
             one.task,
-            one.style,
+            done.style or one.style,
             one.ruling.on(paper),
         )
         for kept in found
         for one in [kept.attempt]
+        if done.may_ask(one.style)
     ]
     parts = [asked[begin : begin + SENT] for begin in range(0, len(asked), SENT)]
     checked = {
@@ -157,7 +181,7 @@ def _take_over(
     before = kept.attempt
     if not again.is_judged:
         return  # what was said of it before is more than nothing
-    attempts.replace_check(session, class_id, kept.id, again)
+    attempts.replace_check(session, class_id, kept.id, again, done.style)
     found = [
         Change(before.task.target, dimension, before.checked.verdicts[dimension], now)
         for dimension, now in again.verdicts.items()
@@ -176,15 +200,19 @@ def _recheck_text(record: Database, class_id: int, text_id: int, done: _Done) ->
         kept = texts.get(session, class_id, text_id)
         paper = classes.get(session, class_id).ruling
     text = kept.text
+    if not done.may_ask(text.style):
+        return
     try:
         ink = evidence_of(text.source, text.ink)
-        result = text_checked(ink, text.task, text.style, text.ruling.on(paper))
+        style = done.style or text.style
+        result = text_checked(ink, text.task, style, text.ruling.on(paper))
     except UncheckedError:  # what a pad was asked for, and the check does not look at
         return
     if result is None:
         return
     with record.writing() as session:
-        texts.answered_again(session, class_id, text_id, as_json(result), result.checker)
+        by = AnsweredBy(result.checker, done.style)
+        texts.answered_again(session, class_id, text_id, as_json(result), by)
         if not is_judged_by(text.checker):
             keep_letters(session, class_id, replace(text, checker=result.checker), result, text_id)
             return

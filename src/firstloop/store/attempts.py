@@ -20,6 +20,7 @@ from firstloop.core.contract import Dimension, Stage, Verdict
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source, Task
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.store import inks, judged_hands, pupils
 from firstloop.store.base import Base, UtcDateTime
 from firstloop.store.findings import FindingRow, columns_of, finding_from
@@ -133,10 +134,13 @@ def add_many(session: Session, class_id: int, new: Iterable[tuple[NewAttempt, In
 
 
 def replace_check(
-    session: Session, class_id: int, attempt_id: int, again: Checked
+    session: Session, class_id: int, attempt_id: int, again: Checked, style: Style | None = None
 ) -> AttemptRecord:
-    """Puts what a later checker says in place of what was said; the teacher's word stays."""
+    """Puts what a later checker says in place of what was said, by another hand if that was asked
+    of; the teacher's word stays."""
     row = row_in(session, class_id, attempt_id)
+    if style is not None:
+        row.hand_id = judged_hands.keep(session, class_id, style)
     _take_over(row, again)
     session.flush()
     return _record(row)
@@ -168,6 +172,21 @@ def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
         _of_class(class_id)
         .where(
             Attempt.checker != checker,
+            Attempt.text_id.is_(None),
+            Attempt.source != Source.EYE.value,
+        )
+        .order_by(Attempt.id)
+    )
+    return list(session.scalars(rows))
+
+
+def in_another_hand(session: Session, class_id: int, style: Style) -> list[int]:
+    """The attempts of a class that were judged by another hand than this, or by it as it was; those
+    of a text and what an eye saw left out; the oldest first."""
+    rows = (
+        _of_class(class_id)
+        .where(
+            Attempt.hand_id != judged_hands.keep(session, class_id, style),
             Attempt.text_id.is_(None),
             Attempt.source != Source.EYE.value,
         )

@@ -2,6 +2,7 @@
 something of how it is written is an attempt as well (`attempts`), which hangs on its text."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
@@ -19,6 +20,7 @@ from sqlalchemy.orm import (
 from firstloop.core.contract import Stage
 from firstloop.core.evidence.task import Handedness, Help, Kind, Source, Task
 from firstloop.core.letters.ruling import Ruling
+from firstloop.core.letters.style import Style
 from firstloop.formats.ink_json import ink_from, strokes_of
 from firstloop.store import judged_hands, pupils, text_seen, upgrades
 from firstloop.store.attempts import Attempt
@@ -125,11 +127,22 @@ def remove(session: Session, class_id: int, text_id: int) -> None:
     session.flush()
 
 
+@dataclass(frozen=True, slots=True)
+class AnsweredBy:
+    """By which checker a text was answered, and by which hand, if it is another than before."""
+
+    checker: str
+    style: Style | None = None
+
+
 def answered_again(
-    session: Session, class_id: int, text_id: int, answer: dict[str, Any], checker: str
+    session: Session, class_id: int, text_id: int, answer: dict[str, Any], by: AnsweredBy
 ) -> None:
-    """Puts what a later checker says in place of what was said; the teacher's word stays."""
-    row = row_in(session, class_id, text_id)
+    """Puts what a later checker says in place of what was said, by another hand if that was asked
+    of; the teacher's word stays."""
+    row, checker = row_in(session, class_id, text_id), by.checker
+    if by.style is not None:
+        row.hand_id = judged_hands.keep(session, class_id, by.style)
     row.answer, row.checker = answer, checker
     session.flush()
     text_seen.keep(session, text_id, answer)
@@ -138,6 +151,17 @@ def answered_again(
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The texts of a class that another checker has judged, the oldest first."""
     rows = _of_class(class_id).where(WrittenText.checker != checker).order_by(WrittenText.id)
+    return list(session.scalars(rows))
+
+
+def in_another_hand(session: Session, class_id: int, style: Style) -> list[int]:
+    """The texts of a class that were judged by another hand than this, or by it as it was; the
+    oldest first."""
+    rows = (
+        _of_class(class_id)
+        .where(WrittenText.hand_id != judged_hands.keep(session, class_id, style))
+        .order_by(WrittenText.id)
+    )
     return list(session.scalars(rows))
 
 

@@ -47,6 +47,8 @@ function useLetterChanged(name: string, letter: string) {
 
 export const useWriteSample = (name: string, letter: string) =>
   $api.useMutation("post", `${LETTER}/samples`, useLetterChanged(name, letter));
+/** What would be understood of what is being written; nothing is kept. */
+export const useTry = () => $api.useMutation("post", `${LETTER}/tried`);
 export const useTakeSampleBack = (name: string, letter: string) =>
   $api.useMutation("delete", `${LETTER}/samples/{sample_id}`, useLetterChanged(name, letter));
 export const useMend = () => $api.useMutation("post", `${LETTER}/mended`);

@@ -120,6 +120,16 @@ def post_sample(
     return _answer(record, school_class, name, letter)
 
 
+@router.post("/{name}/letters/{letter}/tried")
+def try_letter(
+    session: Db, school_class: Class, name: PathName, letter: PathName, sent: WrittenIn
+) -> OwnLetterOut:
+    """A letter as it would be with what is being written, which comes last; nothing is kept."""
+    written = Written(letter, ink_from(sent.strokes), school_class.ruling)
+    found = own_letters.tried(session, school_class.id, name, written)
+    return letter_out(session, school_class, letter, found)
+
+
 @router.delete("/{name}/letters/{letter}/samples/{sample_id}")
 def delete_sample(
     record: Record, school_class: Class, name: PathName, letter: PathName, sample_id: PathId

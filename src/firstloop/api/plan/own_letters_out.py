@@ -1,5 +1,7 @@
 """What is answered of a hand that is written here: the hand, a letter of it, its joins."""
 
+from collections import Counter
+
 from pydantic import BaseModel
 
 from firstloop.api.drawings import (
@@ -17,7 +19,7 @@ from firstloop.core.letters.phrases import places
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.own_hand.learn import OWN
 from firstloop.core.own_hand.screening import ProblemCode
-from firstloop.core.text.joins import join_of
+from firstloop.core.text.joins import Join, JoinKind, join_of
 from firstloop.core.text.type_parts import TypeParts
 from firstloop.core.text.words import compose
 from firstloop.services import own_letters
@@ -28,8 +30,8 @@ from firstloop.store.database import Session
 from firstloop.store.own_letters import OwnHandRecord, Stands
 from firstloop.store.records import ClassRecord
 
-WORST_JOINS = 12
-"""Joins that are shown, those first that ask most of a hand."""
+WORST_OF_A_KIND = 2
+"""Joins that are shown of each movement of joining: those that ask most of a hand."""
 
 
 class OwnHandName(BaseModel):
@@ -203,12 +205,24 @@ def understood_out(
     )
 
 
+def _worst(joins: list[Join]) -> list[Join]:
+    """Of each movement the joins that ask most, the hardest first."""
+    hardest_first = sorted(joins, key=lambda join: -join.effort)
+    shown = Counter[JoinKind]()
+    found = []
+    for join in hardest_first:
+        shown[join.kind] += 1
+        if shown[join.kind] <= WORST_OF_A_KIND:
+            found.append(join)
+    return found
+
+
 def joins_out(hand: Hand, ruling: Ruling) -> JoinsOut:
     """The joins of a hand as an answer."""
     goes_on, led_in = TypeParts(hand).joining
     pairs = [first + second for first in goes_on for second in led_in]
     joins = [join for pair in pairs if (join := join_of(pair, hand)) is not None]
-    worst = sorted(joins, key=lambda join: -join.effort)[:WORST_JOINS]
+    worst = _worst(joins)
     small = [x for x in TypeParts(hand).letters if x.islower()] if hand.joins else []
 
     def drawn(pair: str) -> Picture:

@@ -9,6 +9,7 @@ import {
   useGiveUp,
   useMend,
   useTakeSampleBack,
+  useTry,
   useWriteSample,
 } from "../../api/ownHandQueries";
 import { inkOf } from "../../ink/usePad";
@@ -40,6 +41,7 @@ export function LetterBench({
   const at = { name: hand, letter };
   const [ink, setInk] = useState<readonly InkStroke[]>([]);
   const write = useWriteSample(hand, letter);
+  const attempt = useTry();
   const back = useTakeSampleBack(hand, letter);
   const giveUp = useGiveUp(hand, letter);
   const done = () => {
@@ -49,12 +51,23 @@ export function LetterBench({
       {
         onSuccess: () => {
           setInk([]);
+          attempt.reset();
         },
       },
     );
   };
+  /** At each lift of the pen it is seen how what is there so far is understood. */
+  const change = (strokes: InkStroke[]) => {
+    setInk(strokes);
+    attempt.reset();
+    if (strokes.length > 0) {
+      attempt.mutate({ params: { path: at }, body: { strokes: inkOf(strokes) } });
+    }
+  };
+  const seen = attempt.data ? exact<OwnLetterOut>(attempt.data) : found;
   // What was written last is looked at; without a sample, the letter as it stands.
-  const of = found.stands === "mended" ? found.now : (found.understood ?? found.now);
+  const mended = seen === found && found.stands === "mended";
+  const of = mended ? found.now : (seen.understood ?? found.now);
   return (
     <section
       aria-label={`The letter ${letter}`}
@@ -82,7 +95,7 @@ export function LetterBench({
             what={letter}
             lines={lines}
             strokes={ink}
-            onChange={setInk}
+            onChange={change}
             onDone={done}
             busy={write.isPending}
           />
@@ -98,8 +111,9 @@ export function LetterBench({
         <Mended
           key={of.strokes.join("//")}
           hand={hand}
-          found={found}
+          found={seen}
           of={of}
+          onPending={ink.length > 0 ? done : null}
           onStands={onStands}
           onReworded={onReworded}
         />
@@ -122,12 +136,15 @@ function Mended({
   hand,
   found,
   of,
+  onPending,
   onStands,
   onReworded,
 }: {
   hand: string;
   found: OwnLetterOut;
   of: Understood;
+  /** What is being written is to be kept first, before it can be accepted. */
+  onPending: (() => void) | null;
   onStands: () => void;
   onReworded: () => void;
 }) {
@@ -159,6 +176,10 @@ function Mended({
     setDraft(undone(draft));
   };
   const acceptIt = () => {
+    if (onPending) {
+      onPending();
+      return;
+    }
     if (!canAccept || stands || accept.isPending) return;
     accept.mutate(
       { params: { path: at }, body: { strokes: now.strokes } },
@@ -236,7 +257,11 @@ function Mended({
         </p>
       ) : null}
       <div className="flex items-center gap-3">
-        <Button look="main" disabled={!canAccept || stands || accept.isPending} onClick={acceptIt}>
+        <Button
+          look="main"
+          disabled={onPending !== null || !canAccept || stands || accept.isPending}
+          onClick={acceptIt}
+        >
           <Check aria-hidden size={18} /> {stands ? "It stands" : "So it goes"}
         </Button>
         {stands || !canAccept ? null : (

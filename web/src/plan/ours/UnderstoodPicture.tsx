@@ -1,11 +1,15 @@
 /** A letter as it was understood, over the ink it was understood from: numbered, one move inked. */
 import type { SampleOut, Understood } from "../../api/schema";
-import { boxOf, viewBoxOf, viewOf } from "../../ink/geometry";
+import { boxOf, upTo, viewBoxOf, viewOf } from "../../ink/geometry";
 import { PenLine } from "../../ink/PenLine";
 import { RuledLines } from "../../ink/RuledLines";
 import { StartDot } from "../../ink/StartDot";
+import { drawnShare, letterTimeline } from "../../ink/timeline";
+import { usePlayback } from "../../ink/usePlayback";
 import type { Place } from "./draft";
 
+/** A teacher draws it for a class; she has seen it often. */
+const SPEED = 2.5;
 const PEN = 0.06;
 const INK = 0.15;
 /** u above and below the lines, so that the number of a move along one of them is seen. */
@@ -23,6 +27,8 @@ export function UnderstoodPicture({
   label: string;
 }) {
   const { drawing } = letter;
+  const timeline = letterTimeline(drawing.strokes, SPEED);
+  const playback = usePlayback(timeline.total_s, { playAtOnce: true });
   const moves = drawing.strokes.flatMap((stroke, at) =>
     stroke.map((move, index) => ({ ...move, stroke: at, index })),
   );
@@ -44,9 +50,12 @@ export function UnderstoodPicture({
           ))}
         </g>
       ))}
-      {moves.map(({ points, stroke, index }) => {
+      {timeline.pieces.map((piece) => {
+        const { stroke, move: index } = piece;
         const isChosen = chosen?.stroke === stroke && chosen.move === index;
-        return (
+        const share = drawnShare(piece, playback.time_s);
+        const points = upTo(piece.points, share);
+        return share === 0 ? null : (
           <PenLine
             key={`${String(stroke)}.${String(index)}`}
             points={points}
