@@ -23,7 +23,7 @@ from firstloop.formats.ink_json import strokes_of
 from firstloop.services import paper_pages, sheets
 from firstloop.services.paper_reader import PaperReader
 from firstloop.services.sheets import SheetAsked
-from firstloop.store import classes, paper
+from firstloop.store import attempts, classes, paper
 from firstloop.store.database import Database
 from firstloop.store.records import PaperPageRecord
 from tests import letters
@@ -132,6 +132,25 @@ def test_a_childs_page_is_read_looked_over_and_taken_into_the_record(
     assert client.get(f"{PAPER}/pages/{page['id']}/picture").status_code == 404
     again = client.post(f"{PAPER}/pages/{page['id']}/take", json={"keep_picture": False})
     assert again.status_code == 409
+
+
+def test_a_page_is_judged_by_the_hand_that_it_was_printed_in(
+    client: TestClient, database: Database, filled: Filled
+) -> None:
+    send(client, filled.photos[0])
+    (before,) = read(client)
+    in_print = client.get(f"{PAPER}/pages/{before['id']}").json()["cells"]
+    assert client.delete(f"{PAPER}/pages/{before['id']}").is_success
+    assert client.put("/api/plan/style", json={"hand": "looped", "slant_deg": 15}).is_success
+    send(client, filled.photos[0])
+    (page,) = read(client)
+    assert client.get(f"{PAPER}/pages/{page['id']}").json()["cells"] == in_print
+    client.post(f"{PAPER}/pages/{page['id']}/take", json={"keep_picture": False})
+    with database.session() as session:
+        class_id = classes.every(session)[0].id
+        ids = [one["id"] for one in letters_on_table(client, "n", source="scan")]
+        kept = attempts.some(session, class_id, ids)
+    assert {one.attempt.style.hand for one in kept} == {"plain"}
 
 
 def test_a_page_that_comes_again_counts_once_unless_it_is_the_better_picture(

@@ -113,6 +113,8 @@ def take_page(
         page = _open(paper.page(session, school_class.id, page_id))
     if page.pupil_id is None:
         raise PageError("say first whose page it is")
+    if page.sheet is not None and page.sheet.style is not None:
+        school_class = replace(school_class, style=page.sheet.style)  # as it was printed for
     done = {_place(one): _taken(record, school_class, page, one) for one in _to_take(page.cells)}
     cells = tuple(_as_taken(one, done.get(_place(one))) for one in page.cells)
     with record.writing() as session:

@@ -86,7 +86,8 @@ def _jobs(
                 continue
             cells = paper.cells_of(session, school_class.id, sheet.name)
             writer = _writer(session, school_class, _whose(sheet, code.pupil if code else None))
-        asked = OfASheet(photo.name, picture, marks, cells, school_class.style, writer)
+        style = sheet.style or school_class.style
+        asked = OfASheet(photo.name, picture, marks, cells, style, writer)
         yield sheet, executor.submit(read_kept, asked)
 
 

@@ -15,6 +15,7 @@ from firstloop.formats.sheet_spec import cells_json
 from firstloop.services.lessons import under_way_of
 from firstloop.store import lessons, paper
 from firstloop.store.database import Database, Session
+from firstloop.store.judged_hands import kept_text
 from firstloop.store.records import ClassRecord, PrintedSheetRecord
 
 NO_NAME = "2222"
@@ -67,7 +68,9 @@ def of_lesson(
         raise SheetError("no child of the lesson is here; make one for all")
     whose = tuple(pupil_id for _, pupil_id in wishes if pupil_id)
     drafts = [laid_out(one, NO_NAME) for one, _ in wishes]
-    digest = sha256(cells_json(*drafts) + str((lesson_id, asked, whose)).encode()).hexdigest()
+    style = kept_text(school_class.style)
+    wished = str((lesson_id, asked, whose, style)).encode()
+    digest = sha256(cells_json(*drafts) + wished).hexdigest()
     name = _name(session, school_class.id, digest)
     sheets = [
         laid_out(replace(one, pupils=(number,) if whose else ()), name)
@@ -87,7 +90,9 @@ def print_lesson(
             return made.sheets
     first = made.sheets[0]
     with record.writing() as session:
-        sheet = PrintedSheetRecord(first.name, made.digest, first.wish.title, made.pupils)
+        sheet = PrintedSheetRecord(
+            first.name, made.digest, first.wish.title, made.pupils, school_class.style
+        )
         paper.keep_sheet(session, school_class.id, sheet, made.cells)
     return made.sheets
 

@@ -6,10 +6,11 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import JSON, ForeignKey, UniqueConstraint, delete, func, select
-from sqlalchemy.orm import Mapped, Session, mapped_column
+from sqlalchemy.orm import Mapped, Session, mapped_column, relationship
 
-from firstloop.store import pupils
+from firstloop.store import judged_hands, pupils
 from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.judged_hands import JudgedHand
 from firstloop.store.records import (
     NotInRecordError,
     PaperPageRecord,
@@ -32,6 +33,9 @@ class PrintedSheet(Base):
     title: Mapped[str]
     cells: Mapped[bytes] = mapped_column(deferred=True)
     pupils: Mapped[list[int]] = mapped_column(JSON)
+    hand_id: Mapped[int | None] = mapped_column(ForeignKey("judged_hand.id"))
+
+    hand: Mapped[JudgedHand | None] = relationship(lazy="joined")
 
 
 class PaperPhoto(Base):
@@ -85,6 +89,7 @@ def keep_sheet(session: Session, class_id: int, sheet: PrintedSheetRecord, cells
                 title=sheet.title,
                 cells=cells,
                 pupils=[*sheet.pupils],
+                hand_id=sheet.style and judged_hands.keep(session, class_id, sheet.style),
             )
         )
         session.flush()
@@ -115,7 +120,8 @@ def _sheet(session: Session, class_id: int, which: Any) -> PrintedSheetRecord | 
     row = session.scalar(select(PrintedSheet).where(PrintedSheet.class_id == class_id, which))
     if row is None:
         return None
-    return PrintedSheetRecord(row.name, row.digest, row.title, tuple(row.pupils), row.id)
+    style = None if row.hand is None else judged_hands.style_from(row.hand.style)
+    return PrintedSheetRecord(row.name, row.digest, row.title, tuple(row.pupils), style, row.id)
 
 
 def add_photo(

@@ -293,12 +293,14 @@ class PromptRecord:
 @dataclass(frozen=True, slots=True)
 class PrintedSheetRecord:
     """A sheet that was printed to be read back: its name, what it was made of, what it is called,
-    and whose the numbers on it are, the first 1 (none: it is nobody's)."""
+    whose the numbers on it are, the first 1 (none: it is nobody's), and how the class wrote then
+    (None: an earlier version kept none)."""
 
     name: str
     digest: str
     title: str
     pupils: tuple[int, ...]
+    style: Style | None = None
     id: int = 0
 
 
