@@ -17,7 +17,7 @@ from playwright.sync_api import Browser, sync_playwright
 from scripts.bench_checking import bench_checking, timed
 from scripts.bench_class_list import bench_class_list
 from scripts.bench_clients import bench_clients
-from scripts.bench_hand import bench_hand
+from scripts.bench_hand import bench_hand, bench_lift
 from scripts.bench_lessons import bench_board, bench_planning
 from scripts.bench_pads import bench_pads
 from scripts.bench_paper import bench_paper
@@ -100,6 +100,7 @@ def bench_browser() -> None:
         loads = [first_load(browser, address) for _ in range(LOADS)]
         waits = [verdict_wait(browser, address) for _ in range(LOADS)]
         bench_board(browser, address)
+        bench_lift(browser, address)
         browser.close()
     loaded, waited = np.median(loads), np.median(waits)
     print(f"first page load, p50 / worst{loaded:8.0f} / {max(loads):.0f} ms   (bar: under 1000 ms)")

@@ -4,9 +4,11 @@ the bare reading and pairing of the same ink. And a hand as a font."""
 import subprocess
 import sys
 import tempfile
+import time
 from pathlib import Path
 
 import numpy as np
+from playwright.sync_api import Browser
 from scripts.bench_checking import timed
 
 from firstloop.core.letters import PLAIN
@@ -78,6 +80,31 @@ def bench_hand() -> None:
                 for _ in range(TRIES)
             ]
             print(f"{name}{np.median(took) / 1000:5.1f} s   (bar: {bar})")
+
+
+def bench_lift(browser: Browser, address: str) -> None:
+    """ms from the pen's lift to the answer that says how the letter is understood."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    spent = []
+    for letter in "wvzxqpsWMZA":
+        page.goto(f"{address}/plan/hand/ours/Meadow%20Lane/{letter}", wait_until="networkidle")
+        pad = page.get_by_role("application").bounding_box()
+        assert pad is not None
+        x, y, side = pad["x"] + pad["width"] / 4, pad["y"] + pad["height"] * 0.4, pad["height"] / 4
+        page.mouse.move(x, y)
+        page.mouse.down()
+        for at in range(1, 97):
+            place, valley = at / 96, abs((at / 24) % 2 - 1)
+            page.mouse.move(x + place * side, y + (1 - valley) * side)
+        with page.expect_response("**/tried"):
+            lifted = time.perf_counter()
+            page.mouse.up()
+        spent.append(1000 * (time.perf_counter() - lifted))
+    page.close()
+    print(
+        f"from the pen's lift to how it is understood, p50 / worst{np.median(spent):5.0f} / "
+        f"{max(spent):.0f} ms   (bar: 150 ms)"
+    )
 
 
 if __name__ == "__main__":

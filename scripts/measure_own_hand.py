@@ -28,7 +28,7 @@ from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.slips import Slip as CoreSlip
 from firstloop.core.letters.style import Style
-from firstloop.core.own_hand.learn import LearntHand, learn
+from firstloop.core.own_hand.learn import BASE_MEAN, BASE_MOST, LearntHand, learn
 from firstloop.core.own_hand.middle import apart, middle
 from firstloop.core.own_hand.redrawn import lines_of
 from firstloop.core.own_hand.sample import Sample, sampled
@@ -161,6 +161,22 @@ def true_lines(shape: Shape) -> tuple[Points, ...]:
     return sample.lines
 
 
+def expected_form(letter: str, school: School, hand: Hand) -> str:
+    """What a letter's form is by the contract, told by the letter as it is meant."""
+    base, true = HANDS[school.base], true_lines(school.shapes[letter])
+    own = base.scripts[letter]
+    others = {
+        f"alternative:{name}": way
+        for name, way in base.alternatives.get(letter, {}).items()
+        if way is not own
+    }
+    for form, way in ({"base": own} | others).items():
+        off = apart(lines_of(way, hand.proportions), true, sized=True)
+        if off.mean <= BASE_MEAN and off.most <= BASE_MOST:
+            return form
+    return "own"
+
+
 def report(school: School, seed: int, verbose: bool) -> None:
     rng = np.random.default_rng(seed)
     made = list(samples_of(school, rng, 0.35))
@@ -190,12 +206,16 @@ def report(school: School, seed: int, verbose: bool) -> None:
             print(
                 "    ", " // ".join(" ".join(m.kind for m in s.moves) for s in one.script.strokes)
             )
+    forms_right = [
+        one.form == expected_form(one.letter, school, learnt.hand) for one in learnt.letters
+    ]
     named = {p.sample: p.code for one in learnt.letters for p in one.problems}
     bad = {s.name: kind for s, kind in made if kind}
     wrongly = [name for name in named if name not in bad]
     right = Counter((kind, named[n].value if n in named else "-") for n, kind in bad.items())
     forms = Counter(one.form.partition(":")[0] for one in learnt.letters)
     print(f"{school.name}: {shape}")
+    print(f"  form right {np.mean(forms_right):.3f} (bar .95)")
     print(f"  {len(made)} samples in {took:.1f} s; forms {dict(forms)}")
     print(
         f"  near their middle {np.mean(close):.3f} (bar .95), the truth {np.mean(truly):.3f}, "

@@ -9,7 +9,7 @@ from firstloop.core.letters import HANDS, Hand, find_hand, find_script
 from firstloop.core.letters.hand_package import script_from
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.moves import Script
-from firstloop.core.own_hand.learn import Learnt, learn, learn_letter
+from firstloop.core.own_hand.learn import Learnt, learn, learn_letter, prepare
 from firstloop.core.own_hand.middle import right_by as right_by_lines
 from firstloop.core.own_hand.redrawn import lines_of
 from firstloop.core.own_hand.sample import sampled
@@ -63,6 +63,7 @@ def letter(session: Session, class_id: int, name: str, of: str) -> OwnLetter:
     """What there is of a letter; raises NotInRecordError and UnknownLetterError."""
     kept = own_letters.get(session, class_id, name)
     find_script(of, kept.hand)
+    prepare(HANDS[kept.base], kept.hand.proportions)  # she is about to write it
     samples = own_letters.samples(session, class_id, name, of)
     learnt = _understood(of, samples, kept) if samples else None
     return OwnLetter(kept, tuple(samples), learnt, kept.stands.get(of))

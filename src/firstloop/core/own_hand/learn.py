@@ -77,6 +77,11 @@ def learn(samples: Iterable[Sample], base: Hand, name: str) -> LearntHand:
     return LearntHand(hand, letters)
 
 
+def prepare(base: Hand, shape: Proportions) -> None:
+    """Draws what letters are compared with, so that the first is understood as fast as others."""
+    _drawings(base, shape)
+
+
 def learn_letter(letter: str, samples: Sequence[Sample], base: Hand, shape: Proportions) -> Learnt:
     """One letter, in the proportions that its hand has so far; raises KeyError for one that the
     base does not have."""
