@@ -44,14 +44,20 @@ export function LetterBench({
   const attempt = useTry();
   const back = useTakeSampleBack(hand, letter);
   const giveUp = useGiveUp(hand, letter);
-  const done = () => {
+  const accept = useAccept(hand, letter);
+  const acceptIt = (strokes: string[]) => {
+    accept.mutate({ params: { path: at }, body: { strokes } }, { onSuccess: onStands });
+  };
+  /** What is being written is kept; and then, if it was meant so, accepted as it is understood. */
+  const done = (andAccept = false) => {
     if (ink.length === 0 || write.isPending) return;
     write.mutate(
       { params: { path: at }, body: { strokes: inkOf(ink) } },
       {
-        onSuccess: () => {
+        onSuccess: (made) => {
           setInk([]);
           attempt.reset();
+          if (andAccept && made.understood) acceptIt(made.understood.strokes);
         },
       },
     );
@@ -96,7 +102,9 @@ export function LetterBench({
             lines={lines}
             strokes={ink}
             onChange={change}
-            onDone={done}
+            onDone={() => {
+              done();
+            }}
             busy={write.isPending}
           />
           <Samples
@@ -113,12 +121,16 @@ export function LetterBench({
           hand={hand}
           found={seen}
           of={of}
-          onPending={ink.length > 0 ? done : null}
-          onStands={onStands}
+          pending={ink.length > 0}
+          busy={accept.isPending || write.isPending}
+          onAccept={(strokes) => {
+            if (ink.length > 0) done(true);
+            else acceptIt(strokes);
+          }}
           onReworded={onReworded}
         />
       </div>
-      <Failed of={[write, back, giveUp]} />
+      <Failed of={[write, back, giveUp, accept]} />
     </section>
   );
 }
@@ -136,16 +148,18 @@ function Mended({
   hand,
   found,
   of,
-  onPending,
-  onStands,
+  pending,
+  busy,
+  onAccept,
   onReworded,
 }: {
   hand: string;
   found: OwnLetterOut;
   of: Understood;
-  /** What is being written is to be kept first, before it can be accepted. */
-  onPending: (() => void) | null;
-  onStands: () => void;
+  /** Something is being written: it is what is accepted, and not the letter as it stands. */
+  pending: boolean;
+  busy: boolean;
+  onAccept: (strokes: string[]) => void;
   onReworded: () => void;
 }) {
   const { letter } = found;
@@ -153,12 +167,11 @@ function Mended({
   const [draft, setDraft] = useState<Draft>(() => begun(of));
   const [chosen, setChosen] = useState<Place>({ stroke: 0, move: 0 });
   const mend = useMend();
-  const accept = useAccept(hand, letter);
   const now = shown(draft);
   const place = placeIn(now, chosen);
   const changed = now.strokes.join() !== found.now.strokes.join();
   const canAccept = found.understood !== null || draft.steps.length > 0;
-  const stands = found.stands !== null && !changed;
+  const stands = found.stands !== null && !changed && !pending;
 
   const mendIt = (mending: Mending) => {
     if (mend.isPending) return;
@@ -176,15 +189,7 @@ function Mended({
     setDraft(undone(draft));
   };
   const acceptIt = () => {
-    if (onPending) {
-      onPending();
-      return;
-    }
-    if (!canAccept || stands || accept.isPending) return;
-    accept.mutate(
-      { params: { path: at }, body: { strokes: now.strokes } },
-      { onSuccess: onStands },
-    );
+    if (canAccept && !stands && !busy) onAccept(now.strokes);
   };
   useShortcuts({
     s: () => {
@@ -257,18 +262,14 @@ function Mended({
         </p>
       ) : null}
       <div className="flex items-center gap-3">
-        <Button
-          look="main"
-          disabled={onPending !== null || !canAccept || stands || accept.isPending}
-          onClick={acceptIt}
-        >
+        <Button look="main" disabled={!canAccept || stands || busy} onClick={acceptIt}>
           <Check aria-hidden size={18} /> {stands ? "It stands" : "So it goes"}
         </Button>
         {stands || !canAccept ? null : (
           <span className="text-sm text-soft">Enter; or write it again.</span>
         )}
       </div>
-      <Failed of={[mend, accept]} />
+      <Failed of={[mend]} />
     </div>
   );
 }

@@ -1,6 +1,6 @@
-/** The class's lines to write a letter on: a moment after the pen is lifted it is looked at. */
+/** The class's lines to write a letter on, as often as she likes. */
 import { Check, Undo2 } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { useRef } from "react";
 
 import type { InkStroke, RulingLine as Line } from "../../api/schema";
 import type { Frame } from "../../ink/brush";
@@ -10,8 +10,6 @@ import { RuledLines } from "../../ink/RuledLines";
 import { useSize } from "../../ink/useSize";
 import { Button } from "../../ui/Button";
 
-/** As long as it takes to set the pen down for the next stroke, and a little more. */
-const RESTS_MS = 1400;
 const LEFT = 0.6;
 
 export function WriteLetter({
@@ -33,19 +31,6 @@ export function WriteLetter({
   const size = useSize(surface);
   const { unit_px, base_px } = ruledFor(lines, size.height);
   const frame: Frame = { unit: unit_px, left: LEFT * unit_px, base: base_px };
-  const done = useRef(onDone);
-  useEffect(() => {
-    done.current = onDone;
-  });
-  useEffect(() => {
-    if (strokes.length === 0) return;
-    const rests = setTimeout(() => {
-      done.current();
-    }, RESTS_MS);
-    return () => {
-      clearTimeout(rests);
-    };
-  }, [strokes]);
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <div
