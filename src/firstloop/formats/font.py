@@ -289,9 +289,7 @@ def _write_joins(text: StringIO, parts: TypeParts) -> None:
                 join = _join_name(letter, second)
                 text.write(f"  sub {_name(second, place)} by {join} {there};\n")
         text.write(f"}} AFTER_{_name(letter)};\n")
-    going_on = _class(
-        [(x, place) for x in goes_on for place in _GOING_ON if place in parts.places(x)]
-    )
+    going_on = _class(_there(parts, goes_on, _GOING_ON))
     text.write("feature calt {\n")
     text.write("  lookup GO_ON {\n    sub ")
     text.write(f"{_class([(x, Place.ALONE) for x in goes_on])}' ")

@@ -1,6 +1,8 @@
 """Letters that nobody here made, learnt as somebody's own: whatever follows from a script follows
 from theirs, and nothing of it fails."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from scripts.other_print.makes import hershey
@@ -11,8 +13,10 @@ from firstloop.core.evidence.ink import Ink, Stroke
 from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import HANDS, Hand, draw
+from firstloop.core.letters.moves import parse
 from firstloop.core.letters.numbering import number_places
 from firstloop.core.letters.phrases import phrase
+from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import shown_slips
 from firstloop.core.letters.style import Style
 from firstloop.core.own_hand.learn import learn
@@ -71,3 +75,12 @@ def test_it_is_kept_as_a_file(hand: Hand) -> None:
     again = packages.read_hand(packages.write_hand(hand).encode())
     assert again.scripts == hand.scripts
     assert again.joined == hand.joined
+
+
+def test_a_letter_of_ways_in_and_out_alone_is_checked() -> None:
+    bare = parse("z", "-.42,base; lead-in@38 0,mid,62; flick .4,.6,20")
+    joined = HANDS["joined"]
+    hand = replace(joined, name="theirs", scripts=joined.scripts | {"z": bare})
+    strokes = draw(bare, hand.proportions, Ruling()).paths()
+    ink = ink_of(strokes, np.random.default_rng(5), 0.005)
+    assert check(ink, Task("z"), Style("theirs", own=hand), Ruling()).target == "z"

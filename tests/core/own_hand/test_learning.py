@@ -130,6 +130,15 @@ def test_what_we_draw_ourselves_is_understood_as_the_moves_that_it_is(name: str)
     assert alike >= 57
 
 
+def test_an_arm_that_another_stroke_goes_beyond_is_no_way_out() -> None:
+    k = parse("k", "-.42,base; lead-in@30 0,1.02,85 0,top; drop 0,base; back 0,.5; slope .5,mid // "
+                   ".1,.6; slope .5,.1,-50 .66,base,E; slope .9,.3")  # fmt: skip
+    hand = replace(JOINED_HAND, scripts=JOINED_HAND.scripts | {"k": k})
+    it = one(learn(three("aehklnou", hand), JOINED_HAND, "ours").letters, "k")
+    kinds = [move.kind for move in it.script.strokes[0].moves]
+    assert kinds == [MoveKind.LEAD_IN, MoveKind.DROP, MoveKind.BACK, MoveKind.SLOPE]
+
+
 def test_going_back_along_a_stem_is_no_second_line() -> None:
     own = parse("n", "0,mid; drop 0,base; back 0,branch; arch .3,mid,E .5,.7,S .5,base")
     hand = replace(PLAIN, scripts=PLAIN.scripts | {"n": own})
@@ -230,6 +239,14 @@ def test_which_letters_join_is_learnt_from_words() -> None:
     assert joins_of(learnt, "o").out is Level.MID
     for word in ("so", "of", "sun", "ask"):
         assert len(compose(word, learnt).script.strokes) == len(compose(word, truth).script.strokes)
+
+
+def test_a_letter_without_a_lead_in_may_still_go_on() -> None:
+    bare = parse("a", ".88,.8; round@125 .46,mid,W 0,.49,S .44,base,E .88,.42,N; rise .88,mid; "
+                 "drop .88,.22 1.04,base,E; flick 1.26,.3,52")  # fmt: skip
+    hand = replace(JOINED_HAND, scripts=JOINED_HAND.scripts | {"a": bare})
+    assert joins_of(hand, "a") == LetterJoins(None, Level.BASE)
+    assert len(compose("nan", hand).script.strokes) == 2  # lifted before the a, not after it
 
 
 def test_dots_are_dots_however_the_pen_turned_in_them() -> None:

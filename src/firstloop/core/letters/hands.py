@@ -71,15 +71,23 @@ def joins_of(hand: Hand, letter: str) -> LetterJoins:
 
 
 def joins_by_moves(script: Script) -> LetterJoins:
-    """How a letter joins by its moves alone: by the lead-in and the flick of its first stroke."""
+    """How a letter joins by its moves alone: by the lead-in and the flick of its first stroke, each
+    by itself. In print, where no letter is led into, a flick goes on to none.
+
+    >>> joins_by_moves(FLICK.scripts["n"])
+    LetterJoins(into=None, out=<Level.BASE: 'base'>)
+    """
     main = script.strokes[0]
-    if main.moves[0].kind is not MoveKind.LEAD_IN:
-        return LetterJoins(None, None)
-    into = Level.BASE if nominal_height(main.start.y) < LEAVES_HIGH else Level.MID
-    if main.moves[-1].kind is not MoveKind.FLICK:
-        return LetterJoins(into, None)
-    leaves = nominal_height(main.moves[-2].end.y)
-    return LetterJoins(into, Level.MID if leaves > LEAVES_HIGH else Level.BASE)
+    *before, last = main.moves
+    leaves = before[-1].end if before else main.start
+    return LetterJoins(
+        _line_at(main.start) if main.moves[0].kind is MoveKind.LEAD_IN else None,
+        _line_at(leaves) if last.kind is MoveKind.FLICK else None,
+    )
+
+
+def _line_at(node: Node) -> Level:
+    return Level.MID if nominal_height(node.y) > LEAVES_HIGH else Level.BASE
 
 
 LEAVES_HIGH = 0.5

@@ -5,7 +5,7 @@ whether it goes back over what stands.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -13,16 +13,16 @@ from firstloop.core.geometry import polyline
 from firstloop.core.geometry.even import Lines
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters.moves import Move, MoveKind, Node, Script, ScriptStroke
-from firstloop.core.own_hand.course import Run, corners_of, headings_along, runs_of
+from firstloop.core.own_hand.course import EDGE, Run, corners_of, headings_along, runs_of
 from firstloop.core.own_hand.sample import DOT
 
 STEEP_DEG, LEVEL_DEG = 11.0, 20.0
 """[degrees] From upright, and from level: a straight run within is a stem or a bar, else a slope.
 """
 
-OVER_IT, MOST_OVER_IT = 0.1, 0.75
-"""[u, share] A run goes back over what stands where so much of it lies so near to what was written
-just before."""
+OVER_IT, MOST_OVER_IT, LEAST_BACK = 0.1, 0.75, 0.3
+"""[u, share, u] A run goes back over what stands where so much of it lies so near to what was
+written just before; and is so long at least: of a shorter one nearly all lies near its corner."""
 
 RISES = 0.45
 """[u] What turns under and comes up by more is a scoop; by less, the foot of a stem."""
@@ -70,6 +70,10 @@ SHORT_TURN = 0.35
 LEAST_OUT, LEAST_RISE_DEG = 0.08, 5.0
 """[u, degrees] A way out goes so far at least, and ends between level and upright by so much."""
 
+WITHIN = 0.1
+"""[u] A way out ends no further than this from the right edge of all the letter: what another
+stroke goes beyond (the arm of a k) is a part of it."""
+
 ENDS = 3
 """[samples] Nothing is parted nearer to an end."""
 
@@ -81,6 +85,8 @@ class Manner:
 
     joins: bool = False
     flicks: bool = False
+    goes_out: bool = True
+    """Whether a stroke may be led out of: not if another reaches further to the right."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -94,7 +100,10 @@ class _Part:
 def understood(letter: str, lines: Lines, manner: Manner) -> Script:
     """The script of a letter of its own form, from its middle: upright, in the hand's ordinary
     width, on the nominal grid; not snapped yet."""
-    strokes = (_stroke(line, Manner() if at else manner) for at, line in enumerate(lines))
+    furthest = max(float(line[:, 0].max()) for line in lines)
+    ends_first = float(lines[0][-1, 0]) < furthest - WITHIN
+    main = replace(manner, goes_out=not ends_first)
+    strokes = (_stroke(line, Manner() if at else main) for at, line in enumerate(lines))
     return Script(letter, tuple(strokes))
 
 
@@ -145,7 +154,8 @@ class _Next:
 
     def is_flick(self, at: int) -> bool:
         """Whether a run is the stroke's way out."""
-        if not 0 < at == len(self.runs) - 1 or not _leads_out(self.runs[at]):
+        is_last = 0 < at == len(self.runs) - 1
+        if not (is_last and self.manner.goes_out and _leads_out(self.runs[at])):
             return False
         return self.manner.joins or (self.manner.flicks and self.is_foot(at - 1))
 
@@ -239,7 +249,7 @@ class _Next:
 
 def _goes_back(run: Run, found: Sequence[_Part]) -> bool:
     """Whether a run goes back over what was written just before it."""
-    if not found or not run.at_corner or found[-1].kind is MoveKind.RISE or run.length < RISES:
+    if not found or not run.at_corner or found[-1].kind is MoveKind.RISE or run.length < LEAST_BACK:
         return False
     stands = np.vstack([one.points for one in found[-1].runs])
     away = np.hypot(*(run.points[:, None] - stands[None]).T).min(axis=0)
@@ -272,7 +282,8 @@ def _led_in(line: FloatArray) -> int:
     went_down = np.maximum.accumulate(y) - y
     corners = [at for at in corners_of(line) if went_down[: at + 1].max() < GOES_DOWN]
     first = corners[0] if corners else len(line) - 1
-    turns_back = headings[: first + 1].max() > TURNS_BACK_DEG
+    # At the tip of a corner the pen turns every way; what leads up to it tells.
+    turns_back = headings[: max(1, first - EDGE)].max() > TURNS_BACK_DEG
     upright = int(np.argmax(headings > UPRIGHT_DEG)) if turns_back else len(line) - 1
     goes_over = line[first, 0] - line[highest, 0] > GOES_OVER
     ends = min(highest, upright) if goes_over or upright < first else first
@@ -292,7 +303,9 @@ def _parted_for_way_out(runs: Sequence[Run], manner: Manner) -> list[Run]:
     it smoothly."""
     found = list(runs)
     last = found[-1]
-    leaves_smoothly = not last.straight and float(last.points[:, 1].min()) < LED_IN_FROM
+    leaves_smoothly = (
+        manner.goes_out and not last.straight and float(last.points[:, 1].min()) < LED_IN_FROM
+    )
     if leaves_smoothly and (manner.joins or (manner.flicks and not last.at_corner)):
         level = 360.0 * np.ceil(last.begins / 360.0)
         if last.begins < level - 10 and last.ends > level + 10:

@@ -315,10 +315,8 @@ def _body(script: Script, hand: Hand) -> tuple[float, float]:
     lead-in and flick."""
     upright = replace(hand.proportions, slant_deg=0.0)
     apart = {MoveKind.LEAD_IN, MoveKind.FLICK}
-    moves = [
-        move
-        for move in draw(script, upright, Ruling()).moves
-        if move.stroke == 0 and move.move.kind not in apart
-    ]
-    xs = np.concatenate([move.points[:, 0] for move in moves])
+    main = draw(script, upright, Ruling()).strokes[0]
+    moves = [move for move in main if move.move.kind not in apart]
+    # What is made of nothing else is its own body.
+    xs = np.concatenate([move.points[:, 0] for move in moves or main])
     return float(xs.min()) / upright.width, float(xs.max()) / upright.width

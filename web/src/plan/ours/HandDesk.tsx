@@ -43,7 +43,11 @@ function Desk({ hand, at }: { hand: OwnHandOut; at: string }) {
         <p className="text-soft">
           {stand} of {hand.letters.length} are yours, the rest {handName(hand.base)}
           {hand.slant_deg === 0 ? "" : `; leans ${String(Math.round(hand.slant_deg))}°`}
-          {hand.in_use ? "; your class writes it" : ""}
+          {hand.in_use
+            ? "; your class writes it"
+            : stand > 0
+              ? "; for your class, choose it under Hand and lines"
+              : ""}
         </p>
         <span className="flex-1" />
         <Button

@@ -134,6 +134,8 @@ def ways_of(letter: Letter, missing: frozenset[int] = frozenset()) -> tuple[Way,
     ways = [Way("right", right)]
     for at, index in enumerate(indices):
         for name, strokes, faults in _stroke_ways(index, right[at]):
+            if not all(strokes):  # nothing is left of a letter of one's own that is made of little
+                continue
             ways.append(Way(name, right[:at] + strokes + right[at + 1 :], faults))
     return tuple(ways)
 
