@@ -40,6 +40,7 @@ from firstloop.api.events import Streams
 from firstloop.api.interface import Interface
 from firstloop.api.line import Lines
 from firstloop.api.pads import handing_in
+from firstloop.services.checks_aside import HERE, Checks
 from firstloop.services.heard import Heard
 from firstloop.services.paper_reader import PaperReader
 from firstloop.store.database import Database
@@ -75,11 +76,13 @@ def create_app(
     hosts: Sequence[str] = (),
     address: str | None = None,
     tls_for_good: bool = False,
+    checks: Checks = HERE,
 ) -> FastAPI:
     """The application over a database, which it closes when it ends; `interface` is the folder of
     the built front end, `hosts` are names that it is known by besides this machine's own, `address`
     is where pads on the network find it, if they can; `tls_for_good`: browsers are to come by TLS
-    alone from now on, as the school has a certificate of its own."""
+    alone from now on, as the school has a certificate of its own; `checks` is who checks what pads
+    hand in."""
     app = FastAPI(
         title="First Loop",
         version="1",
@@ -96,6 +99,7 @@ def create_app(
     app.state.heard = Heard()
     app.state.paper = PaperReader(database)
     app.state.address = address
+    app.state.checks = checks
     read_later.describe(app, handing_in.PadAttemptIn)
     problems.install(app)
     door.install(app, hosts, tls_for_good=tls_for_good)
@@ -126,6 +130,7 @@ async def _while_served(app: FastAPI) -> AsyncIterator[None]:
     app.state.paper.wake()
     yield
     app.state.paper.end()
+    app.state.checks.end()
     database.close()
 
 

@@ -16,6 +16,7 @@ from firstloop.core.contract import Code
 from firstloop.core.errors import FirstLoopError
 from firstloop.core.staff import Role
 from firstloop.services import accounts, lesson_codes, pad_seats
+from firstloop.services.checks_aside import Checks
 from firstloop.services.heard import Heard
 from firstloop.services.pad_seats import InLesson
 from firstloop.services.paper_reader import PaperReader
@@ -107,6 +108,15 @@ async def _paper(request: Request) -> PaperReader:
 
 PaperIsRead = Annotated[PaperReader, Depends(_paper)]
 """Who reads photographs."""
+
+
+async def _checks(request: Request) -> Checks:
+    checks: Checks = request.app.state.checks
+    return checks
+
+
+CheckedBy = Annotated[Checks, Depends(_checks)]
+"""Who checks what pads hand in."""
 
 HeardOf = Annotated[Heard, Depends(_heard)]
 """When each pad was last heard of."""
@@ -213,8 +223,9 @@ def told_to_all(record: Record, school_class: Class, now: Now) -> Iterator[None]
 ToldToAll = [Depends(told_to_all, scope="function")]
 
 
-def pad_known(record: Record, heard: HeardOf, token: PadToken) -> InLesson:
-    """The pad that asks, in its lesson or after it; raises PutOutError."""
+async def pad_known(record: Record, heard: HeardOf, token: PadToken) -> InLesson:
+    """The pad that asks, in its lesson or after it; raises PutOutError. Two short looks, which wait
+    for nobody: to change to a thread and back would take as long."""
     found = pad_seats.holding(record, token)
     heard.of(found.pad.id)
     return found

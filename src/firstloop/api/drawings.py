@@ -1,6 +1,7 @@
 """Answers that draw: ruled lines, letters move by move, pictures."""
 
 from collections.abc import Iterable
+from functools import lru_cache
 
 import numpy as np
 from pydantic import BaseModel
@@ -115,11 +116,25 @@ def text_drawings(
     text: str, hand: Hand, ruling: Ruling, wording: phrases.Wording, joins: Joins | None = None
 ) -> list[LetterDrawing]:
     """A line of text, word by word, each as one movement, with the joins that are known."""
-    words = (compose(word, hand, joins) for word in text.split())
-    return [
-        letter_drawing(draw(one.script, hand.proportions, ruling), wording, one.origins)
-        for one in words
-    ]
+    if joins is None:
+        return [_with_every_join(word, hand, ruling, wording) for word in text.split()]
+    return [_word_drawing(word, hand, ruling, wording, joins) for word in text.split()]
+
+
+@lru_cache(maxsize=256)
+def _with_every_join(
+    word: str, hand: Hand, ruling: Ruling, wording: phrases.Wording
+) -> LetterDrawing:
+    """Asked for by each pad of a class, again and again."""
+    return _word_drawing(word, hand, ruling, wording, None)
+
+
+def _word_drawing(
+    word: str, hand: Hand, ruling: Ruling, wording: phrases.Wording, joins: Joins | None
+) -> LetterDrawing:
+    composed = compose(word, hand, joins)
+    drawn = draw(composed.script, hand.proportions, ruling)
+    return letter_drawing(drawn, wording, composed.origins)
 
 
 def picture(text: str, strokes: Iterable[FloatArray]) -> Picture:

@@ -67,7 +67,8 @@ def _serve(options: argparse.Namespace) -> int:
     from firstloop.cli.reached import is_loopback, names_of, where_pads_come  # noqa: PLC0415
     from firstloop.cli.reception import Server, Timed, raise_the_limit  # noqa: PLC0415
     from firstloop.core.geometry import compiled  # noqa: PLC0415
-    from firstloop.services.preparing import is_teaching, prepare_aside  # noqa: PLC0415
+    from firstloop.services.checks_aside import ChecksAside  # noqa: PLC0415
+    from firstloop.services.preparing import prepare_aside, taught_now  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
     if not INTERFACE.is_dir():
@@ -81,10 +82,18 @@ def _serve(options: argparse.Namespace) -> int:
         tls = None if is_loopback(options.host) else _tls(options, database, names)
         where = where_pads_come(names, options.port) if tls else None
         is_their_own = tls is not None and tls.authority is None
-        app = create_app(database, INTERFACE, hosts=names, address=where, tls_for_good=is_their_own)
+        checks = ChecksAside()
+        app = create_app(
+            database,
+            INTERFACE,
+            hosts=names,
+            address=where,
+            tls_for_good=is_their_own,
+            checks=checks,
+        )
         compiled.load_aside()
-        if is_teaching(database, datetime.now(UTC)):
-            compiled.begin_loading()
+        if taught := taught_now(database, datetime.now(UTC)):
+            checks.begin(taught)
         _put_together(app, "/api/write/attempts")
         gc.freeze()  # what is loaded stays: nobody waits while it is gone through
         _answer_from_now_on(listening, options.host, options.port)
@@ -107,7 +116,12 @@ def _serve(options: argparse.Namespace) -> int:
 
         Thread(
             target=prepare_aside,
-            args=(database, datetime.now(UTC), lambda: _put_together(app, "/api")),
+            args=(
+                database,
+                datetime.now(UTC),
+                lambda: _put_together(app, "/api"),
+                lambda: checks.has_begun,
+            ),
             name="preparing",
             daemon=True,
         ).start()

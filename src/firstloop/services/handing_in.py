@@ -12,7 +12,8 @@ from firstloop.core.evidence.task import Help, Kind, Source, Task
 from firstloop.core.text.joins import pairs_in
 from firstloop.formats.result_json import as_json, unjudged_json
 from firstloop.services import joined_plan
-from firstloop.services.checks import evidence_of, letter_checked, text_checked
+from firstloop.services.checks import evidence_of
+from firstloop.services.checks_aside import HERE, Checks
 from firstloop.services.clock import day_of
 from firstloop.store import (
     attempts,
@@ -123,6 +124,7 @@ def take_in(
     ink: Ink,
     source: Source = Source.PEN,
     delivery: Delivery | None = None,
+    checks: Checks = HERE,
 ) -> tuple[AttemptRecord, bool]:
     """Checks a letter in the class's hand on the class's ruling, and keeps it; and whether it is
     new, or what its sender had sent before. Of what was seen on paper the ink is its lines.
@@ -145,7 +147,7 @@ def take_in(
         ruling=school_class.ruling,
         written_at=arrived.written_at,
         day=day,
-        checked=letter_checked(
+        checked=checks.letter(
             evidence_of(source, ink), task, school_class.style, school_class.ruling
         ),
     )
@@ -172,6 +174,7 @@ def take_in_text(
     ink: Ink,
     source: Source = Source.PEN,
     delivery: Delivery | None = None,
+    checks: Checks = HERE,
 ) -> tuple[TextRecord, bool]:
     """Checks a row, a word or a sentence in the class's hand on its ruling, and keeps it, and each
     letter of it that says something of how it is written as an attempt of its own; and whether it
@@ -194,7 +197,7 @@ def take_in_text(
     )
     from_a_pad = delivery is not None and delivery.work is not None
     evidence = evidence_of(source, ink)
-    result = _whatever_it_is(evidence, task, school_class, from_a_pad=from_a_pad)
+    result = _whatever_it_is(checks, evidence, task, school_class, from_a_pad=from_a_pad)
     new = NewText(
         pupil_id=pupil.id,
         task=task,
@@ -245,12 +248,17 @@ def _tell(session: Session, class_id: int, delivery: Delivery, at: datetime) -> 
 
 
 def _whatever_it_is(
-    ink: Ink | SeenInk, task: Task, school_class: ClassRecord, *, from_a_pad: bool
+    checks: Checks,
+    ink: Ink | SeenInk,
+    task: Task,
+    school_class: ClassRecord,
+    *,
+    from_a_pad: bool,
 ) -> TextResult | None:
     """What the check says of a text; None where it failed, or does not look at such a text and a
     child who cannot write it anew was asked for it."""
     try:
-        return text_checked(ink, task, school_class.style, school_class.ruling)
+        return checks.text(ink, task, school_class.style, school_class.ruling)
     except UncheckedError:
         if from_a_pad:
             return None

@@ -4,7 +4,6 @@ each."""
 import secrets
 from datetime import datetime
 
-from firstloop.core.geometry.compiled import begin_loading
 from firstloop.core.teaching.lesson_codes import new_code, plain
 from firstloop.core.teaching.steps import Shape
 from firstloop.services import lessons as giving
@@ -20,9 +19,8 @@ def open_lesson(
     record: Database, school_class: ClassRecord, lesson_id: int | None, now: datetime
 ) -> CodeRecord:
     """The code of a lesson; of today's, where none is named, and where none is planned, of a short
-    one on what comes next. Asked again, it is the same code. From then on there will be much to
-    check. Raises NotInRecordError."""
-    begin_loading()
+    one on what comes next. Asked again, it is the same code. Raises
+    NotInRecordError."""
     chosen = lesson_id or _todays(record, school_class, now)
     with record.writing() as session:
         if chosen is not None:

@@ -15,6 +15,7 @@ from firstloop.core.teaching.course import Stop
 from firstloop.core.teaching.pad_tasks import Doing, Key, PadTask
 from firstloop.core.teaching.under_way import Moment
 from firstloop.formats.result_json import finding_from, verdicts_of_answer
+from firstloop.services.checks_aside import HERE, Checks
 from firstloop.services.handing_in import Arrival, arrival, keep_struck, take_in, take_in_text
 from firstloop.services.lessons import under_way_of
 from firstloop.services.pad_seats import InLesson, TooLateError, require_in_time
@@ -184,7 +185,9 @@ class Answer:
     replay: tuple[int, int] | None = None
 
 
-def receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answer:
+def receive(
+    record: Database, who: InLesson, sent: Sent, now: datetime, checks: Checks = HERE
+) -> Answer:
     """Checks what a pad hands in and keeps it, once. Raises TooLateError for what is never taken
     and NoTaskError for what the lesson did not ask for: that is noted; PadIsFullError, InkError,
     NotInRecordError and AnotherCameFirstError; then nothing is kept."""
@@ -194,7 +197,7 @@ def receive(record: Database, who: InLesson, sent: Sent, now: datetime) -> Answe
     try:
         with record.session() as session:
             taken = _looked_up(session, seat, code, sent, now)
-        return _keep(record, taken, sent)
+        return _keep(record, taken, sent, checks)
     except (TooLateError, NoTaskError) as refused:
         _note(record, seat, sent, str(refused), now)
         raise
@@ -289,7 +292,7 @@ def _require_asked(kept: LessonRecord, school_class: ClassRecord, sent: Sent) ->
     )
 
 
-def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
+def _keep(record: Database, taken: _Taken, sent: Sent, checks: Checks) -> Answer:
     school_class, arrived = taken.school_class, taken.arrived
     kind, target, help = sent.task
     if sent.struck:
@@ -307,6 +310,7 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
             help=help,
             ink=sent.ink,
             delivery=taken.delivery,
+            checks=checks,
         )
         if not answers:
             return Answer(is_new)
@@ -325,6 +329,7 @@ def _keep(record: Database, taken: _Taken, sent: Sent) -> Answer:
         help=help,
         ink=sent.ink,
         delivery=taken.delivery,
+        checks=checks,
     )
     return Answer(is_new, _told(text.text, taken.doubts) if answers else None)
 

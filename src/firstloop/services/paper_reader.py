@@ -4,11 +4,11 @@ begins again."""
 
 import logging
 from collections.abc import Callable
-from concurrent.futures import BrokenExecutor, Executor, ProcessPoolExecutor
+from concurrent.futures import BrokenExecutor, Executor
 from dataclasses import dataclass
-from multiprocessing import get_context
 from threading import Condition, Thread
 
+from firstloop.services.beside import processes
 from firstloop.store import paper
 from firstloop.store.database import Database
 from firstloop.store.records import PaperPhotoRecord
@@ -21,18 +21,13 @@ READERS = 2
 FAILED = "It could not be read, for a fault of ours; take it again, or look at it yourself."
 
 
-def processes() -> Executor:
-    """Two, which begin afresh: what a server holds open is none of theirs."""
-    return ProcessPoolExecutor(READERS, mp_context=get_context("spawn"))
-
-
 @dataclass
 class PaperReader:
     """Reads what waits; made anew for each server. Nothing is begun before something is to be
     read."""
 
     record: Database
-    make_executor: Callable[[], Executor] = processes
+    make_executor: Callable[[int], Executor] = processes
 
     def __post_init__(self) -> None:
         self._changed = Condition()
@@ -45,7 +40,7 @@ class PaperReader:
         """Something waits, or may."""
         with self._changed:
             if not self._threads and self._next() is not None:
-                self._executor = self.make_executor()
+                self._executor = self.make_executor(READERS)
                 self._threads = [
                     Thread(target=self._work, name=f"reading paper {at}", daemon=True)
                     for at in range(READERS + 1)
@@ -108,4 +103,4 @@ class PaperReader:
         """Other processes in place of those that died, once for all files that they had."""
         with self._changed:
             if self._executor is broken:
-                self._executor = self.make_executor()
+                self._executor = self.make_executor(READERS)

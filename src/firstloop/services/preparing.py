@@ -5,10 +5,12 @@ import logging
 import time
 from collections.abc import Callable, Iterable, Iterator
 from datetime import datetime
+from itertools import takewhile
 
 from firstloop.core.checking.check import prepare as prepare_checks
 from firstloop.core.checking.check import prepared_for
 from firstloop.core.geometry.compiled import as_they_stand
+from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.services import lessons
 from firstloop.services.rechecking import judge_what_failed
@@ -35,17 +37,21 @@ def prepare(record: Database, now: datetime) -> None:
     _put_by()
 
 
-def prepare_aside(record: Database, now: datetime, besides: Callable[[], object]) -> None:
+def prepare_aside(
+    record: Database, now: datetime, besides: Callable[[], object], is_elsewhere: Callable[[], bool]
+) -> None:
     """The same, piece by piece beside a server that answers already, without loading machine code:
-    a server that nobody asks needs little memory. `besides` is the server's own. What an earlier
-    checker failed on is judged as well."""
+    a server that nobody asks needs little memory. `besides` is the server's own; nothing is worked
+    out for checks once they are done elsewhere. What an earlier checker failed on is judged as
+    well."""
     time.sleep(QUIET_S)
     try:
         with as_they_stand():
             _in_shares([besides])
             for school_class in _classes(record):
                 _in_shares(_of(record, school_class, now))
-                _in_shares(prepared_for(school_class.style))
+                needed = prepared_for(school_class.style)
+                _in_shares(takewhile(lambda _: not is_elsewhere(), needed))
         judge_what_failed(record)
     except (
         Exception
@@ -61,10 +67,11 @@ def _in_shares(pieces: Iterable[Callable[[], object]]) -> None:
         time.sleep((time.monotonic() - began) * (1 - SHARE) / SHARE)
 
 
-def is_teaching(record: Database, now: datetime) -> bool:
-    """Whether a lesson is open to pads, which will hand in at once."""
+def taught_now(record: Database, now: datetime) -> list[Style]:
+    """How the classes write that have a lesson open to pads, which will hand in at once."""
     with record.session() as session:
-        return bool(lesson_codes.every_open(session, now))
+        teaching = {one.class_id for one in lesson_codes.every_open(session, now)}
+        return [classes.get(session, one).style for one in sorted(teaching)]
 
 
 def _classes(record: Database) -> list[ClassRecord]:

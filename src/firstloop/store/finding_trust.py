@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from sqlalchemy import ForeignKey, Select, func, select
+from sqlalchemy import ForeignKey, Select, bindparam, func, select
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.contract import Code
@@ -39,9 +39,14 @@ class FindingTrust(Base):
     counted_from: Mapped[datetime | None] = mapped_column(UtcDateTime)
 
 
+_OF_CLASS = select(FindingTrust.code, FindingTrust.so, FindingTrust.not_so).where(
+    FindingTrust.class_id == bindparam("class_id")
+)
+
+
 def of_class(session: Session, class_id: int) -> dict[Code, Spoken]:
     """What was said of each finding in a class."""
-    rows = session.scalars(select(FindingTrust).where(FindingTrust.class_id == class_id))
+    rows = session.connection().execute(_OF_CLASS, {"class_id": class_id})
     known = [(upgrades.code(row.code), Spoken(row.so, row.not_so)) for row in rows]
     return {code: spoken for code, spoken in known if code}
 

@@ -145,14 +145,17 @@ def newest(session: Session, class_id: int) -> int:
     return session.scalar(last) or 0
 
 
+_LAST_PLACE = select(func.max(Happening.at)).where(
+    Happening.class_id == bindparam("class_id"),
+    Happening.lesson_id == bindparam("lesson_id"),
+    Happening.what == What.PLACE.value,
+)
+
+
 def last_place(session: Session, class_id: int, lesson_id: int) -> datetime | None:
     """When a board last went to another step of a lesson, if one did."""
-    last = select(func.max(Happening.at)).where(
-        Happening.class_id == class_id,
-        Happening.lesson_id == lesson_id,
-        Happening.what == What.PLACE.value,
-    )
-    return session.scalar(last)
+    asked = {"class_id": class_id, "lesson_id": lesson_id}
+    return session.connection().scalar(_LAST_PLACE, asked)
 
 
 def forget_old(session: Session, class_id: int, now: datetime) -> None:

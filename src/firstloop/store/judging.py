@@ -4,12 +4,13 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 
-from sqlalchemy import ColumnElement, and_, func, select, update
+from sqlalchemy import ColumnElement, and_, bindparam, func, select, update
 
 from firstloop.core.judging.word import How, Word
 from firstloop.store import blind_sets
 from firstloop.store.attempts import Attempt
 from firstloop.store.attempts import row_in as attempt_in
+from firstloop.store.base import UtcDateTime
 from firstloop.store.blind_sets import BlindSet
 from firstloop.store.database import Session
 from firstloop.store.judgements import Judgement, judgement_from, row_of
@@ -130,26 +131,34 @@ def told(session: Session, class_id: int) -> list[tuple[About, JudgementRecord]]
     ]
 
 
+# Asked by each pad again and again: a statement that is built once, past the mapper.
+_NEWEST_ON = (
+    select(Judgement.id)
+    .join(Attempt, Attempt.id == Judgement.attempt_id)
+    .join(Pupil, Pupil.id == Attempt.pupil_id)
+    .where(
+        Pupil.class_id == bindparam("class_id"),
+        Attempt.pupil_id == bindparam("pupil_id"),
+        Attempt.letter == bindparam("letter"),
+        Judgement.counts,
+        Judgement.made_at >= bindparam("since", type_=UtcDateTime),
+    )
+    .order_by(Attempt.written_at.desc(), Attempt.id.desc())
+    .limit(1)
+)
+
+
 def newest_on(
     session: Session, class_id: int, pupil_id: int, letter: str, since: datetime
 ) -> tuple[int, JudgementRecord] | None:
     """The newest word that counts on a child's letter by itself, and on which attempt; None where
     there is none since a moment."""
-    row = session.scalar(
-        select(Judgement)
-        .join(Attempt, Attempt.id == Judgement.attempt_id)
-        .join(Pupil, Pupil.id == Attempt.pupil_id)
-        .where(
-            Pupil.class_id == class_id,
-            Attempt.pupil_id == pupil_id,
-            Attempt.letter == letter,
-            Judgement.counts,
-            Judgement.made_at >= since,
-        )
-        .order_by(Attempt.written_at.desc(), Attempt.id.desc())
-        .limit(1)
-    )
-    return (row.attempt_id, judgement_from(row)) if row and row.attempt_id else None
+    asked = {"class_id": class_id, "pupil_id": pupil_id, "letter": letter, "since": since}
+    found = session.connection().scalar(_NEWEST_ON, asked)
+    if found is None:
+        return None
+    row = session.get_one(Judgement, found)
+    return (row.attempt_id, judgement_from(row)) if row.attempt_id else None
 
 
 def _require(session: Session, class_id: int, about: About) -> None:

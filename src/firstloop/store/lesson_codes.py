@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 from hmac import compare_digest
 from typing import Any
 
-from sqlalchemy import ForeignKey, Row, bindparam, select
+from sqlalchemy import ForeignKey, Row, bindparam
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
 from firstloop.core.teaching.lesson_codes import plain
@@ -56,6 +56,12 @@ class CodeRecord:
 
 # Every request of a pad asks it: a statement that is built once.
 _ONE = LessonCode.__table__.select().where(LessonCode.id == bindparam("code_id"))
+_OPEN = (
+    LessonCode.__table__.select()
+    .where(LessonCode.ends_at > bindparam("now", type_=UtcDateTime))
+    .order_by(LessonCode.id)
+)
+_OPEN_OF = _OPEN.where(LessonCode.class_id == bindparam("class_id"))
 
 
 def add(  # noqa: PLR0917  # what opens for whom
@@ -77,12 +83,8 @@ def add(  # noqa: PLR0917  # what opens for whom
 
 def open_of(session: Session, class_id: int, now: datetime) -> list[CodeRecord]:
     """The open codes of a class, the oldest first."""
-    rows = (
-        select(LessonCode)
-        .where(LessonCode.class_id == class_id, LessonCode.ends_at > now)
-        .order_by(LessonCode.id)
-    )
-    return [_record(row) for row in session.scalars(rows)]
+    rows = session.connection().execute(_OPEN_OF, {"class_id": class_id, "now": now})
+    return [_record(row) for row in rows]
 
 
 def get(session: Session, class_id: int, code_id: int) -> CodeRecord:
@@ -133,8 +135,7 @@ def with_secret(session: Session, secret: str, now: datetime) -> CodeRecord | No
 
 def every_open(session: Session, now: datetime) -> list[CodeRecord]:
     """The open codes of all classes."""
-    rows = select(LessonCode).where(LessonCode.ends_at > now)
-    return [_record(row) for row in session.scalars(rows)]
+    return [_record(row) for row in session.connection().execute(_OPEN, {"now": now})]
 
 
 def _record(row: LessonCode | Row[Any]) -> CodeRecord:

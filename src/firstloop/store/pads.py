@@ -108,6 +108,9 @@ _ALL = (
 )
 _BY_TOKEN = _ALL.where(Pad.token == bindparam("token"))
 _OF_CLASS = _ALL.where(Pad.class_id == bindparam("class_id"))
+_IN_LESSON = _OF_CLASS.join(LessonCode, LessonCode.id == Pad.code_id).where(
+    Pad.token.is_not(None), LessonCode.ends_at > bindparam("now", type_=UtcDateTime)
+)
 
 
 def holding(session: Session, token: str) -> PadRecord | None:
@@ -130,10 +133,7 @@ def of_class(session: Session, class_id: int) -> list[PadRecord]:
 
 def in_lesson(session: Session, class_id: int, now: datetime) -> list[PadRecord]:
     """The pads that are in an open lesson of a class."""
-    rows = _OF_CLASS.join(LessonCode, LessonCode.id == Pad.code_id).where(
-        Pad.token.is_not(None), LessonCode.ends_at > now
-    )
-    found = session.connection().execute(rows, {"class_id": class_id})
+    found = session.connection().execute(_IN_LESSON, {"class_id": class_id, "now": now})
     return [_record(row) for row in found]
 
 

@@ -10,7 +10,7 @@ from firstloop.core.contract import Stage
 from firstloop.core.errors import FirstLoopError, LooksAlikeError
 from firstloop.core.evidence.task import Handedness
 from firstloop.core.names import key_of, look_alike
-from firstloop.core.teaching.gets import Gets, LineSize, Side
+from firstloop.core.teaching.gets import AS_THE_CLASS, Gets, LineSize, Side
 from firstloop.core.teaching.roster import Presence
 from firstloop.store.base import Base
 from firstloop.store.records import NotInRecordError, PupilRecord
@@ -191,6 +191,8 @@ def record_of(row: Pupil | Row[Any]) -> PupilRecord:
 
 def _gets(row: Pupil | Row[Any]) -> Gets:
     """What a child gets as the record keeps it; what is not there is as for the class."""
+    if not row.gets and row.stage is None:
+        return AS_THE_CLASS
     side = row.gets.get("model_side")
     return Gets(
         lines=LineSize(row.gets.get("lines", LineSize.AS_CLASS)),

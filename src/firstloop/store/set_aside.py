@@ -4,8 +4,9 @@ here, so that the teacher hears of it and can let it go from where she is."""
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from typing import Any
 
-from sqlalchemy import ForeignKey, delete, select
+from sqlalchemy import ForeignKey, Row, bindparam, delete, select
 from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
@@ -66,16 +67,21 @@ def add(session: Session, class_id: int, record: SetAsideRecord) -> bool:
     return done.rowcount > 0
 
 
+_OF_CLASS = (
+    SetAside.__table__.select()
+    .where(
+        SetAside.class_id == bindparam("class_id"),
+        SetAside.let_go_at.is_(None),
+        SetAside.at > bindparam("since", type_=UtcDateTime),
+    )
+    .order_by(SetAside.at)
+)
+
+
 def of_class(session: Session, class_id: int, now: datetime) -> list[SetAsideRecord]:
     """What stays on the pads of a class and was not let go, the oldest first."""
-    rows = (
-        select(SetAside)
-        .where(
-            SetAside.class_id == class_id, SetAside.let_go_at.is_(None), SetAside.at > now - KEPT
-        )
-        .order_by(SetAside.at)
-    )
-    return [_record(row) for row in session.scalars(rows)]
+    since = {"class_id": class_id, "since": now - KEPT}
+    return [_record(row) for row in session.connection().execute(_OF_CLASS, since)]
 
 
 def let_go(session: Session, class_id: int, sent_as: str, now: datetime) -> SetAsideRecord:
@@ -88,14 +94,17 @@ def let_go(session: Session, class_id: int, sent_as: str, now: datetime) -> SetA
     return _record(row)
 
 
+# Asked by each pad again and again: a statement that is built once, past the mapper.
+_LET_GO = (
+    select(SetAside.id)
+    .join(Pad, Pad.id == SetAside.pad_id)
+    .where(Pad.device == bindparam("device"), SetAside.let_go_at.is_not(None))
+)
+
+
 def let_go_of_device(session: Session, device: str) -> Sequence[str]:
     """What the teacher let go of that a device may still hold, by its senders' ids."""
-    rows = (
-        select(SetAside.id)
-        .join(Pad, Pad.id == SetAside.pad_id)
-        .where(Pad.device == device, SetAside.let_go_at.is_not(None))
-    )
-    return session.scalars(rows).all()
+    return session.connection().scalars(_LET_GO, {"device": device}).all()
 
 
 def forget_old(session: Session, class_id: int, now: datetime) -> None:
@@ -104,7 +113,7 @@ def forget_old(session: Session, class_id: int, now: datetime) -> None:
     session.execute(delete(SetAside).where(SetAside.class_id == class_id, old))
 
 
-def _record(row: SetAside) -> SetAsideRecord:
+def _record(row: SetAside | Row[Any]) -> SetAsideRecord:
     return SetAsideRecord(
         row.id, row.pad_id, row.pupil_id, Kind(row.kind), row.target, row.why, row.at
     )

@@ -1581,7 +1581,8 @@ export interface paths {
         /**
          * Post Lesson Code
          * @description Opens a lesson to pads; asked again it gives the same code. Where none is planned for today,
-         *     one is, on what comes next. Who opens it stays signed in for a school day.
+         *     one is, on what comes next. Who opens it stays signed in for a school day. From then on there
+         *     will be much to check.
          */
         post: operations["post_lesson_code"];
         /**

@@ -9,6 +9,7 @@ from fastapi import APIRouter, Request, Response
 from pydantic import AwareDatetime, BaseModel, Field, StrictBool
 
 from firstloop.api.deps import (
+    CheckedBy,
     InLine,
     Now,
     PadIn,
@@ -22,6 +23,7 @@ from firstloop.api.sent import Id, Sent, digest_of, line
 from firstloop.api.texts import LONGEST_TEXT
 from firstloop.core.evidence.task import Help, Kind
 from firstloop.services import pad_work
+from firstloop.services.checks_aside import Checks
 from firstloop.services.pad_seats import InLesson
 from firstloop.store.database import Database
 
@@ -71,7 +73,13 @@ pen writes 20 kB a second (240 points at 30 bytes make 7), no faster than that c
     openapi_extra=in_document(PadAttemptIn),
 )
 async def post_pad_attempt(  # noqa: PLR0917  # who hands in what
-    record: Record, who: PadLate, now: Now, lines: InLine, request: Request, response: Response
+    record: Record,
+    who: PadLate,
+    now: Now,
+    lines: InLine,
+    checks: CheckedBy,
+    request: Request,
+    response: Response,
 ) -> StoredOut:
     """Keeps what was written, once; 200 where it came before. After the lesson's end what was
     written before is taken for a day. One at a time of a pad: another while it waits is 429."""
@@ -81,14 +89,16 @@ async def post_pad_attempt(  # noqa: PLR0917  # who hands in what
         if is_large:
             lines.large.take(str(who.pad.id), len(raw))
         stored, is_new = await lines.handed_in.do(
-            partial(_receive, record, who, raw, now), is_large=is_large
+            partial(_receive, record, who, raw, now, checks), is_large=is_large
         )
     if not is_new:
         response.status_code = 200
     return stored
 
 
-def _receive(record: Database, who: InLesson, raw: bytes, now: datetime) -> tuple[StoredOut, bool]:
+def _receive(
+    record: Database, who: InLesson, raw: bytes, now: datetime, checks: Checks
+) -> tuple[StoredOut, bool]:
     sent = read(PadAttemptIn, raw)
     answer = pad_work.receive(
         record,
@@ -103,6 +113,7 @@ def _receive(record: Database, who: InLesson, raw: bytes, now: datetime) -> tupl
             seat=sent.seat,
         ),
         now,
+        checks,
     )
     replay = answer.replay
     again = None if replay is None else MoveAgain(stroke=replay[0], move=replay[1])

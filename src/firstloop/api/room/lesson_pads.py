@@ -8,7 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field
 
-from firstloop.api.deps import COOKIE, Class, Db, HeardOf, Now, Record, Token
+from firstloop.api.deps import COOKIE, CheckedBy, Class, Db, HeardOf, Now, Record, Token
 from firstloop.api.interface import PADS
 from firstloop.api.sent import AskedId, Id, PathId, Sent
 from firstloop.api.who import Who, who_out
@@ -47,12 +47,15 @@ def post_lesson_code(  # noqa: PLR0917  # who opens what, where
     school_class: Class,
     now: Now,
     token: Token,
+    checks: CheckedBy,
     request: Request,
     response: Response,
     sent: WhichLesson | None = None,
 ) -> LessonCodeOut:
     """Opens a lesson to pads; asked again it gives the same code. Where none is planned for today,
-    one is, on what comes next. Who opens it stays signed in for a school day."""
+    one is, on what comes next. Who opens it stays signed in for a school day. From then on there
+    will be much to check."""
+    checks.begin([school_class.style])
     code = lesson_codes.open_lesson(record, school_class, sent.lesson if sent else None, now)
     if token is not None:
         accounts.stay(record, token, now)

@@ -112,6 +112,10 @@ class Wording:
     everywhere: Mapping[str, str] = field(default_factory=dict)
     at: Mapping[Place, str] = field(default_factory=dict)
 
+    def __hash__(self) -> int:
+        """What follows from the same words is worked out once."""
+        return hash((frozenset(self.everywhere.items()), frozenset(self.at.items())))
+
     def words(self, place: Place, paper: Ruling = FOUR_LINES) -> str:
         """What is said there, on a paper.
 
