@@ -3,6 +3,7 @@
 import io
 import ssl
 import subprocess
+import sys
 import urllib.error
 import urllib.request
 from datetime import UTC, datetime, timedelta
@@ -24,6 +25,13 @@ NOW = datetime(2026, 9, 7, tzinfo=UTC)
 def record(database: Database) -> Path:
     begin(database, "Ms Reed", "a hen on a wall")
     return database.path
+
+
+def test_what_is_slow_to_load_is_loaded_when_it_is_used() -> None:
+    slow = {"numba", "scipy", "cv2", "reportlab", "cryptography", "fontTools", "shapely", "alembic"}
+    asked = "import sys, firstloop.api.app; print(*sys.modules)"
+    loaded = subprocess.run([sys.executable, "-c", asked], check=True, capture_output=True)
+    assert not slow & set(loaded.stdout.decode().split())
 
 
 def test_without_an_account_it_is_not_opened_to_the_network(

@@ -9,10 +9,12 @@ from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from itertools import combinations
+from typing import TYPE_CHECKING
 
 import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, milp
-from scipy.sparse import csr_array
+
+if TYPE_CHECKING:
+    from scipy.optimize import LinearConstraint
 
 SMALLEST, LARGEST = 2, 6
 """[children] So many practise together with one adult near them: fewer are no group."""
@@ -131,6 +133,8 @@ def _solved(
 ) -> tuple[Group, ...]:
     """Columns: whether a child is in a slot, for each that it wishes for; whether a slot is open;
     by how many it is larger than best."""
+    from scipy.optimize import Bounds, milp  # noqa: PLC0415  # slow to load, and seldom needed
+
     seats = [(pupil_id, at) for at, topic in enumerate(slots) for pupil_id in _who(wishes, topic)]
     count, rows = len(seats), _Rows(len(seats) + 2 * len(slots))
     seat_of = {seat: column for column, seat in enumerate(seats)}
@@ -184,7 +188,10 @@ class _Rows:
         self._low.append(low)
         self._high.append(high)
 
-    def constraint(self) -> LinearConstraint:
+    def constraint(self) -> "LinearConstraint":
+        from scipy.optimize import LinearConstraint  # noqa: PLC0415  # as below
+        from scipy.sparse import csr_array  # noqa: PLC0415
+
         rows = [row for row, terms in enumerate(self._terms) for _ in terms]
         columns = [column for terms in self._terms for column in terms]
         values = [value for terms in self._terms for value in terms.values()]
