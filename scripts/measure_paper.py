@@ -24,7 +24,8 @@ from firstloop.core.evidence.task import Kind, Task
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.style import Style
-from firstloop.core.sheets.layout import Cell, Sheet, laid_out
+from firstloop.core.sheets.layout import laid_out
+from firstloop.core.sheets.pages import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.marks_by_children import MARKS, Mark, marked
 from firstloop.demo.on_paper import a_slip, write_cell

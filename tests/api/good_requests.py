@@ -69,6 +69,7 @@ def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
         ("POST /api/plan/own-hands", {"name": "Heron", "base": "joined"}),
         ("POST /api/plan/own-hands/Heron/letters/n/samples", {"strokes": INK}),
         ("PUT /api/plan/taught", {"letters": list("ilnhmrae")}),
+        ("POST /api/plan/own-sheets", OWN_SHEET),
         ("POST /api/grow/children/1/care/flags", {"kind": "presses"}),
         ("POST /api/grow/children/1/care/notes", {"text": "Likes the n."}),
     ):
@@ -81,6 +82,15 @@ def furnish(client: TestClient, scheme_file: str, hand_file: str) -> None:
     assert client.post("/api/check/sets", json=BLIND_SET).is_success
 
 
+OWN_SHEET: dict[str, Any] = {
+    "title": "hen",
+    "rows": [
+        {"text": "h", "mode": "trace"},
+        {"text": "hen", "mode": "recall", "picture": "sun", "boxes": "sounds", "lines": 2},
+    ],
+    "paper": "A4",
+    "strips": 1,
+}
 ATTEMPT = {"id": f"{ID}1", "pupil_id": 1, "letter": "n", "help": "copy", "strokes": INK}
 TEXT = {
     "id": f"{ID}2",
@@ -247,6 +257,14 @@ REQUESTS = (
     good("GET /api/plan/lessons/{lesson_id}/sheet", query={"each": "true"}, lesson_id=1),
     good("GET /api/plan/lessons/{lesson_id}/sheet/pdf", query={"home": "true"}, lesson_id=1),
     good("GET /api/plan/lessons/{lesson_id}/sheet/pages/{page}", lesson_id=1, page=1),
+    good("GET /api/plan/own-sheets"),
+    good("POST /api/plan/own-sheets", OWN_SHEET),
+    good("GET /api/plan/own-sheets/{sheet_id}", sheet_id=1),
+    good("PUT /api/plan/own-sheets/{sheet_id}", OWN_SHEET, sheet_id=1),
+    good("DELETE /api/plan/own-sheets/{sheet_id}", sheet_id=1),
+    good("GET /api/plan/own-sheets/{sheet_id}/pages", query={"each": "true"}, sheet_id=1),
+    good("GET /api/plan/own-sheets/{sheet_id}/pages/{page}", sheet_id=1, page=1),
+    good("GET /api/plan/own-sheets/{sheet_id}/pdf", sheet_id=1),
     good("GET /api/grow/summary"),
     good("GET /api/school/map"),
     good("GET /api/grow/children/{pupil_id}", pupil_id=1),

@@ -15,7 +15,7 @@ from PIL import Image
 from firstloop.core.evidence.pupils import draw_pupil
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.sheets.layout import Cell, Sheet
+from firstloop.core.sheets.pages import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.on_paper import write_cell
 from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on

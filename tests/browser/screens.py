@@ -5,6 +5,8 @@ from playwright.sync_api import Page
 SCREENS = [
     "/plan/today",
     "/plan/sheet/1",
+    "/plan/sheets",
+    "/plan/sheets/1",
     "/plan/families",
     "/plan/letters/n",
     "/plan/words",

@@ -108,3 +108,26 @@ def test_what_is_no_sheet_says_what_to_do_and_can_be_deleted(page: Page, tmp_pat
     page.get_by_role("button", name="Delete the page").click()
     page.get_by_role("button", name="Delete it").click()
     expect(listed).to_have_count(0)
+
+
+def test_a_sheet_is_made_by_hand_and_looked_at_as_it_grows(page: Page) -> None:
+    page.goto("/plan/sheets")
+    page.get_by_role("button", name="Begin a sheet").click()
+    shown = page.get_by_role("img", name="Page 1 as it is printed")
+    expect(shown).to_be_visible()
+    before = shown.get_attribute("src") or ""
+    drawn = page.request.get(before).text()
+    text = page.get_by_label("What is written in row 3")
+    text.fill("hen")
+    text.press("Enter")
+    expect(shown).not_to_have_attribute("src", before)
+    assert page.request.get(shown.get_attribute("src") or "").text() != drawn
+    page.get_by_label("How row 3 is written").click()
+    page.get_by_role("option", name="heard").click()
+    expect(page.get_by_role("link", name="Print 2 pages")).to_be_visible()  # one to read out
+    page.keyboard.press("u")
+    expect(page.get_by_role("link", name="Print it")).to_be_visible()
+    printed = page.get_by_role("link", name="Print it").get_attribute("href") or ""
+    assert page.request.get(printed).body().startswith(b"%PDF")
+    page.get_by_role("link", name="Sheets", exact=True).first.click()
+    expect(page.get_by_role("link", name="h, a row a day")).to_be_visible()

@@ -12,8 +12,9 @@ import pytest
 from PIL import Image
 
 from firstloop.core.sheets.items import Mark
-from firstloop.core.sheets.layout import Sheet, laid_out
+from firstloop.core.sheets.layout import laid_out
 from firstloop.core.sheets.marks import sheet_name
+from firstloop.core.sheets.pages import Sheet
 from firstloop.formats.sheet_spec import cells_json, read_spec
 from firstloop.formats.sheet_svg import page_svg
 from firstloop.paper.sheet_pdf import sheet_pdf

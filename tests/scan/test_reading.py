@@ -15,7 +15,8 @@ from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
-from firstloop.core.sheets.layout import Sheet, laid_out
+from firstloop.core.sheets.layout import laid_out
+from firstloop.core.sheets.pages import Sheet
 from firstloop.demo.on_paper import write_cell
 from firstloop.demo.photographs import Camera, Pen, Rgb, photographed, printed, written_on
 from firstloop.formats import packages

@@ -1,6 +1,8 @@
 """Fills an empty record with the made-up class."""
 
+import json
 from datetime import UTC, date, datetime, time, timedelta
+from typing import Any
 
 import numpy as np
 
@@ -15,9 +17,10 @@ from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, CLASS_NAME, Child
 from firstloop.demo.teachers_pen import begin_hand
-from firstloop.services import children, lessons
+from firstloop.services import children, lessons, own_sheets
 from firstloop.services.classes import begin
 from firstloop.services.handing_in import hand_in, hand_in_text
+from firstloop.services.own_sheets import Draft
 from firstloop.store import accounts, classes, school
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
@@ -41,6 +44,19 @@ TAUGHT, LESSONS_KEPT, SATURDAY = 15, 4, 5
 AWAY = 0.08
 """The share of children who are not there on a day."""
 MINUTES = 20
+SHEET: dict[str, Any] = {
+    "title": "h, a row a day",
+    "rows": [
+        {"text": "h", "mode": "trace"},
+        {"text": "h", "mode": "finish"},
+        {"text": "h", "mode": "own", "lines": 2},
+        {"text": "hen", "mode": "own"},
+        {"text": "hat", "mode": "recall", "boxes": "sounds", "picture": "hat"},
+    ],
+    "home": True,
+    "week": True,
+}
+"""A sheet made by hand."""
 
 
 def load_demo(record: Database, today: date) -> ClassRecord:
@@ -89,6 +105,7 @@ def load_beside(record: Database, account_id: int, today: date) -> ClassRecord:
     _write_texts(record, made, hands, today, rng)
     children.give_tiles(record, made.id)
     begin_hand(record, made.id, made.ruling)
+    own_sheets.add(record, made, Draft(SHEET["title"], json.dumps(SHEET)), _morning(today))
     return made
 
 

@@ -18,7 +18,7 @@ from firstloop.core.letters import Hand
 from firstloop.core.letters.moves import Script
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.letters.slips import SLIPS, Slip
-from firstloop.core.sheets.layout import Cell, Sheet
+from firstloop.core.sheets.pages import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.demo.marks_by_children import MARKS, marked
 from firstloop.demo.photographs import Camera, Pen, photographed, printed, written_on

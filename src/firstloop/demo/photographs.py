@@ -11,7 +11,7 @@ from PIL import Image
 
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.letters.ruling import Line
-from firstloop.core.sheets.layout import Cell, Sheet
+from firstloop.core.sheets.pages import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
 from firstloop.paper.sheet_pdf import sheet_pdf
 

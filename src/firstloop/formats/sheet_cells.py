@@ -9,7 +9,7 @@ from firstloop.core.errors import FirstLoopError
 from firstloop.core.evidence.task import Kind
 from firstloop.core.letters import HANDS
 from firstloop.core.letters.ruling import Line, Ruling
-from firstloop.core.sheets.layout import Cell
+from firstloop.core.sheets.pages import Cell
 from firstloop.core.sheets.wish import SIZES_MM, Mode, Paper
 
 MOST_MM = 500.0

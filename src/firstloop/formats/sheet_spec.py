@@ -18,11 +18,13 @@ from firstloop.core.letters.ruling import (
     Ruling,
     RulingKind,
 )
-from firstloop.core.sheets.layout import Sheet
 from firstloop.core.sheets.marks import LARGEST_PUPIL
+from firstloop.core.sheets.pages import Sheet
 from firstloop.core.sheets.wish import (
+    DAYS_A_WEEK,
     MOST_LINES,
     MOST_ROWS,
+    MOST_STRIPS,
     MOST_TIMES,
     Mode,
     ModelAt,
@@ -79,6 +81,8 @@ class SheetSpec(msgspec.Struct, forbid_unknown_fields=True):
     drawing_corner: bool = False
     home: bool = False
     colours: Annotated[int, msgspec.Meta(ge=1, le=4)] = 1
+    week: bool = False
+    strips: Annotated[int, msgspec.Meta(ge=1, le=MOST_STRIPS)] = 1
 
 
 MAY_BE = {
@@ -104,6 +108,8 @@ def read_spec(content: bytes, own: Hand | None = None) -> SheetWish:
         raise SheetError(f'hand: "{spec.hand:.40}" is none; it may be {", ".join(HANDS)}')
     ruling = Ruling.of(spec.ruling, spec.top_u, spec.drop_u, tuple(spec.looks.items()))
     rows = tuple(_row(at, row, hand) for at, row in enumerate(spec.rows))
+    if spec.week and len(rows) > DAYS_A_WEEK:
+        raise SheetError(f"rows: a week has {DAYS_A_WEEK} days, a row each; there are {len(rows)}")
     return SheetWish(
         hand=hand,
         ruling=ruling,
@@ -112,12 +118,14 @@ def read_spec(content: bytes, own: Hand | None = None) -> SheetWish:
         paper=spec.paper,
         left_handed=spec.left_handed,
         title=spec.title,
-        readable=spec.readable,
+        readable=spec.readable and spec.strips == 1,
         pupils=tuple(dict.fromkeys(spec.pupils)),
         date_line=spec.date_line,
         drawing_corner=spec.drawing_corner,
         grown_up=tuple(_for_the_grown_up(rows, hand, ruling)) if spec.home else (),
         colours=spec.colours,
+        week=spec.week,
+        strips=spec.strips,
     )
 
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from xml.sax.saxutils import escape
 
 from firstloop.core.sheets.items import Disc, Item, Line, Look, Mark, Picture, Words
-from firstloop.core.sheets.layout import Page, Sheet
+from firstloop.core.sheets.pages import Page, Sheet
 from firstloop.core.sheets.wish import SIZES_MM
 from firstloop.formats.page_marks import ACROSS, black_squares
 from firstloop.formats.tiles import COLOURS, INK, SIZE, TILES

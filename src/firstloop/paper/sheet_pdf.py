@@ -11,7 +11,7 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from firstloop.core.sheets.items import Disc, Item, Line, Look, Mark, Picture, Words
-from firstloop.core.sheets.layout import Sheet
+from firstloop.core.sheets.pages import Sheet
 from firstloop.core.sheets.wish import SIZES_MM
 from firstloop.formats.page_marks import ACROSS, black_squares
 from firstloop.formats.sheet_svg import COLOUR_OF

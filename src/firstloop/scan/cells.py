@@ -12,7 +12,7 @@ import numpy.typing as npt
 
 from firstloop.core.evidence.image import LetterImage, SeenInk
 from firstloop.core.letters.ruling import Line
-from firstloop.core.sheets.layout import Cell
+from firstloop.core.sheets.pages import Cell
 from firstloop.core.sheets.wish import Mode
 from firstloop.scan.bend import RuledRow, Shifts, bends_of
 from firstloop.scan.ink import (

@@ -14,7 +14,7 @@ from firstloop.core.letters.ruling import Line, Ruling
 from firstloop.core.sheets.helped import helped
 from firstloop.core.sheets.items import Disc, Words
 from firstloop.core.sheets.items import Line as Drawn
-from firstloop.core.sheets.layout import Cell
+from firstloop.core.sheets.pages import Cell
 from firstloop.core.sheets.writing import written
 from firstloop.scan.ink import DARK, DARKER, Bits, Lit
 from firstloop.scan.page import PX_PER_MM

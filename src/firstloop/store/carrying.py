@@ -39,6 +39,7 @@ COMES_ALONG: dict[str, tuple[str, ...]] = {
     "own_phrase": ("class_id",),
     "own_scheme": ("class_id",),
     "own_word": ("class_id",),
+    "own_sheet": ("class_id",),
     "prompt": ("class_id",),
     "taught_join": ("class_id",),
     "taught_letter": ("class_id",),

@@ -14,8 +14,10 @@ from firstloop.core.letters import HANDS, PLAIN
 from firstloop.core.letters.ruling import Line as Ruled
 from firstloop.core.letters.ruling import Ruling, RulingKind
 from firstloop.core.sheets.items import Disc, Line, Look, Mark, Words
-from firstloop.core.sheets.layout import BOTTOM_MM, SIDE_MM, TOP_MM, Cell, Page, Sheet, laid_out
+from firstloop.core.sheets.layout import BOTTOM_MM, TOP_MM, laid_out
 from firstloop.core.sheets.marks import CORNERS, DIGITS, PageCode, code_of, marks_of
+from firstloop.core.sheets.pages import Cell, Page, Sheet
+from firstloop.core.sheets.placing import SIDE_MM
 from firstloop.core.sheets.wish import (
     SIZES_MM,
     Mode,
@@ -246,3 +248,61 @@ def test_above_is_above_and_none_is_none() -> None:
     above = sheet(replace(ROWS[2], model=ModelAt.ABOVE, times=3))
     assert len(inks(above.pages[0], Look.MODEL)) == 2  # stem and dot, once
     assert inks(sheet(replace(ROWS[2], model=ModelAt.NONE)).pages[0], Look.MODEL) == []
+
+
+def test_strips_are_alike_one_below_the_other_and_cut_between() -> None:
+    (page,) = sheet(
+        RowWish("m", Mode.TRACE, Kind.LETTER),
+        RowWish("hen", Mode.OWN, Kind.WORD),
+        strips=3,
+        readable=False,
+    ).pages
+    by_row: dict[int, list[Cell]] = {}
+    for cell in page.cells:
+        by_row.setdefault(cell.row, []).append(cell)
+    assert [len(by_row[at]) for at in range(6)] == [len(by_row[0]), len(by_row[1])] * 3
+    step = by_row[2][0].box[1] - by_row[0][0].box[1]
+    for first, then in zip(by_row[0] + by_row[1], by_row[4] + by_row[5], strict=True):
+        down = np.array(then.box) - np.array(first.box)
+        assert down == pytest.approx([0, 2 * step, 0, 2 * step], abs=0.01)
+    cuts = [points[0, 1] for points in inks(page, Look.SOFT) if np.ptp(points[:, 0]) == 210.0]
+    lowest = [max(cell.box[3] for cell in by_row[at]) for at in (1, 3)]
+    highest = [min(cell.box[1] for cell in by_row[at]) for at in (2, 4)]
+    assert [low < cut < high for low, cut, high in zip(lowest, cuts, highest, strict=True)] == [
+        True,
+        True,
+    ]
+    assert max(cell.box[3] for cell in page.cells) < 297.0 - 6.0
+    assert not [item for item in page.items if isinstance(item, Mark)]
+
+
+def test_strips_that_find_no_room_say_how_many_would() -> None:
+    rows = [RowWish("m", Mode.OWN, Kind.LETTER, lines=3)]
+    with pytest.raises(SheetError, match=r"strips: 6 .* at most (\d)") as refused:
+        sheet(*rows, strips=6, readable=False)
+    most = int(str(refused.value)[-1])
+    assert len(sheet(*rows, strips=most, readable=False).pages) == 1
+    with pytest.raises(SheetError, match="strips"):
+        sheet(*rows, strips=most + 1, readable=False)
+
+
+def test_a_week_names_its_days_in_order_and_has_a_box_for_each() -> None:
+    days = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"]
+    rows = [RowWish("m", Mode.OWN, Kind.LETTER, lines=2) for _ in days]
+    made = sheet(*rows, week=True, x_height_mm=5.0)
+    named = [
+        (item.text, item.at[1])
+        for page in made.pages
+        for item in page.items
+        if isinstance(item, Words) and item.text in days
+    ]
+    assert [name for name, _ in named] == days
+    (page,) = made.pages
+    tops = [cell.box[1] for cell in page.cells if cell.cell == 0][::2]
+    assert all(0 < top - y < 5 for (_, y), top in zip(named, tops, strict=True))
+    boxes = [points for points in inks(page, Look.SOFT) if len(points) == 5]
+    assert len(boxes) == len(days)
+    for box, top in zip(boxes, tops, strict=True):
+        assert box[:, 0].min() > 210.0 - SIDE_MM
+        assert box[:, 0].max() < 210.0 - 6.0
+        assert box[:, 1].min() > top

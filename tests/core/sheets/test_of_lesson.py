@@ -7,7 +7,7 @@ from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.layout import laid_out
-from firstloop.core.sheets.of_lesson import for_child, rows_for_home, rows_of
+from firstloop.core.sheets.of_lesson import for_child, rows_for_home, rows_of, week_of
 from firstloop.core.sheets.wish import Mode, RowWish, SheetWish
 from firstloop.core.teaching.changing import changed, with_sentence
 from firstloop.core.teaching.customs import USUAL, Customs
@@ -44,8 +44,25 @@ def test_what_is_heard_in_the_lesson_has_no_model_but_a_box_a_sound() -> None:
     assert [(row.mode, row.sound_boxes) for row in heard] == [(Mode.RECALL, True)]
 
 
+def test_what_is_heard_has_its_picture_beside_it_and_nothing_else_has() -> None:
+    heard = lesson(Customs(from_memory=True))
+    pictures = {"nap": "moon", "n": "owl", "A man ran.": "sun"}
+    assert {row.text: row.picture for row in rows_of(heard, pictures) if row.picture} == {
+        row.text: pictures[row.text] for row in rows_of(heard) if row.mode is Mode.RECALL
+    }
+    assert not any(row.picture for row in rows_of(lesson(), pictures))
+
+
 def test_home_is_traced_finished_and_written_alone() -> None:
     assert [row.mode for row in rows_for_home(lesson())] == [Mode.TRACE, Mode.FINISH, Mode.OWN]
+
+
+def test_a_week_at_home_is_a_row_a_day() -> None:
+    week = week_of(lesson())
+    assert [row.mode for row in week] == [Mode.TRACE, Mode.FINISH, Mode.OWN, Mode.OWN, Mode.OWN]
+    wish = SheetWish(PLAIN, Ruling(), 7.0, week, week=True)
+    (page,) = laid_out(wish, "2222").pages
+    assert {cell.row for cell in page.cells} == set(range(5))
 
 
 def test_a_childs_sheet_is_by_what_it_gets_with_its_name() -> None:

@@ -13,6 +13,8 @@ import { LetterDesk } from "./letters/LetterDesk";
 import { HandDesk } from "./ours/HandDesk";
 import { OursDesk } from "./ours/OursDesk";
 import { RosterDesk } from "./roster/RosterDesk";
+import { SheetDesk } from "./sheets/SheetDesk";
+import { SheetsDesk } from "./sheets/SheetsDesk";
 import { SheetPage } from "./today/SheetPage";
 import { TodayDesk } from "./today/TodayDesk";
 import { WordsDesk } from "./words/WordsDesk";
@@ -22,6 +24,7 @@ const DESKS = [
   { to: "families", name: "Families" },
   { to: "letters", name: "Letters" },
   { to: "words", name: "Words" },
+  { to: "sheets", name: "Sheets" },
   { to: "hand", name: "Hand and lines" },
   { to: "joining", name: "To joined" },
   { to: "ways", name: "Our ways" },
@@ -56,6 +59,8 @@ export function PlanStation() {
         <Route index element={<Navigate to="/plan/today" replace />} />
         <Route path="today" element={hers(<TodayDesk />)} />
         <Route path="sheet/:id" element={<SheetPage />} />
+        <Route path="sheets" element={hers(<SheetsDesk />)} />
+        <Route path="sheets/:id" element={hers(<SheetDesk />)} />
         <Route path="families" element={hers(<FamiliesDesk />)} />
         <Route path="letters" element={<Navigate to={`/plan/letters/${first}`} replace />} />
         <Route path="letters/:letter" element={<LetterDesk />} />

@@ -8,6 +8,7 @@ export function EditableText({
   disabled = false,
   mayBeEmpty = false,
   placeholder,
+  longest,
   className = "",
 }: {
   label: string;
@@ -16,6 +17,8 @@ export function EditableText({
   disabled?: boolean;
   mayBeEmpty?: boolean;
   placeholder?: string;
+  /** In signs; else as long as a name, or, where it may be empty, as a short note. */
+  longest?: number;
   className?: string;
 }) {
   const [draft, setDraft] = useState<string>();
@@ -31,7 +34,7 @@ export function EditableText({
       aria-label={label}
       value={draft ?? value}
       placeholder={placeholder}
-      maxLength={mayBeEmpty ? 200 : 40}
+      maxLength={longest ?? (mayBeEmpty ? 200 : 40)}
       onChange={(event: { target: { value: string } }) => {
         setDraft(event.target.value);
       }}

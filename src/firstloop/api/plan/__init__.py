@@ -9,6 +9,7 @@ from firstloop.api.plan import (
     joined_plan,
     letters,
     own_letters,
+    own_sheets,
     prompts,
     schemes,
     sheets,
@@ -29,6 +30,7 @@ ROUTERS = (
     today.router,
     earlier.router,
     sheets.router,
+    own_sheets.router,
     words.router,
     prompts.router,
 )

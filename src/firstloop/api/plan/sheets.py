@@ -26,9 +26,13 @@ class SheetPagesOut(BaseModel):
 
 
 def _asked(
-    home: bool = False, paper: Paper = Paper.A4, left: bool = False, each: bool = False
+    home: bool = False,
+    paper: Paper = Paper.A4,
+    left: bool = False,
+    each: bool = False,
+    week: bool = False,
 ) -> SheetAsked:
-    return SheetAsked(home, paper, left, each)
+    return SheetAsked(home, paper, left, each, week)
 
 
 Asked = Annotated[SheetAsked, Depends(_asked)]

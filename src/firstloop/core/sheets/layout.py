@@ -2,28 +2,20 @@
 page's top left corner, y downwards."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 import numpy as np
 
-from firstloop.core.evidence.task import Kind
-from firstloop.core.letters.ruling import Line as Ruled
 from firstloop.core.sheets import marks
 from firstloop.core.sheets.items import Item, Line, Look, Mark, Words
 from firstloop.core.sheets.marks import PageCode
-from firstloop.core.sheets.rows import Band, bands_of
-from firstloop.core.sheets.wish import (
-    MOST_PAGES,
-    SIZES_MM,
-    Mode,
-    RowWish,
-    SheetError,
-    SheetWish,
-)
+from firstloop.core.sheets.pages import Cell, Page, Sheet
+from firstloop.core.sheets.placing import SIDE_MM, all_together, apart, placed
+from firstloop.core.sheets.strips import strip_page
+from firstloop.core.sheets.wish import MOST_PAGES, SIZES_MM, Mode, SheetError, SheetWish
 
-SIDE_MM, TOP_MM, BOTTOM_MM = 15.0, 34.0, 27.0
-"""Margins of what is written: printers leave 5 to 6 mm white, and marks stand outside; without
-marks there is more room below."""
+TOP_MM, BOTTOM_MM = 34.0, 27.0
+"""Margins of what is written, below and above the marks; without marks there is more room below."""
 
 MARK_MM = 13.0
 """From the page's edges to a mark's middle: nothing of it nearer than 8 mm."""
@@ -34,49 +26,7 @@ HEAD_MM, HOME_LINE_MM = 22.0, 6.0
 CORNER_MM = (70.0, 45.0)
 """Of the frame for a drawing."""
 
-BAND_APART = 0.5, 3.0
-"""Between two rows, the larger of: u, mm."""
-
 TO_READ_OUT = "To read out"
-
-
-@dataclass(frozen=True, slots=True)
-class Cell:
-    """A place to write in: which row and cell of its page, what is to be written there, and where:
-    left, top, right, bottom; and the heights of its lines, by their names. `begin` is where the
-    dots or the start to write on begin, None where there are none; `uprights` are the lines that
-    are ruled across it, of squares or of boxes for sounds."""
-
-    row: int
-    cell: int
-    target: str
-    kind: Kind
-    mode: Mode
-    box: tuple[float, float, float, float]
-    lines: dict[Ruled, float]
-    begin: float | None = None
-    uprights: tuple[float, ...] = ()
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class Page:
-    """A page: its number and whose it is, the middles of its corner marks, its cells, and all that
-    is drawn. A page for the adult has no cells."""
-
-    page: int
-    pupil: int | None
-    marks: tuple[tuple[float, float], ...]
-    cells: tuple[Cell, ...]
-    items: tuple[Item, ...]
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class Sheet:
-    """A sheet, ready to be drawn."""
-
-    name: str
-    wish: SheetWish
-    pages: tuple[Page, ...]
 
 
 def laid_out(wish: SheetWish, name: str) -> Sheet:
@@ -93,16 +43,14 @@ def laid_out(wish: SheetWish, name: str) -> Sheet:
 
 def _pages(wish: SheetWish) -> list[Page]:
     """The pages of one pupil, without what says whose they are."""
+    if wish.strips > 1:
+        return [strip_page(wish)]
     width, height = SIZES_MM[wish.paper]
-    u, ruling = wish.x_height_mm, wish.ruling
-    room = width - 2 * SIDE_MM
-    apart = max(BAND_APART[0] * u, BAND_APART[1])
     bottom = height - (BOTTOM_MM if wish.readable else SIDE_MM)
     found: list[Page] = []
     items: list[Item] = []
     cells: list[Cell] = []
-    y = TOP_MM + HOME_LINE_MM * len(wish.grown_up)
-    start = y
+    y = start = TOP_MM + HOME_LINE_MM * len(wish.grown_up)
 
     def end_page() -> None:
         found.append(Page(len(found) + 1, None, (), tuple(cells), tuple(items)))
@@ -110,24 +58,20 @@ def _pages(wish: SheetWish) -> list[Page]:
         cells.clear()
 
     row = 0
-    for asked in wish.rows:
-        group = list(bands_of(asked, wish, room / u))
-        for together in _kept_together(group):
-            needed = sum((ruling.top - ruling.drop) * u + apart for _ in together)
-            if y + needed - apart > bottom and y > start:
-                end_page()
-                y, row = start, 0
-            if y + needed - apart > bottom:
-                raise SheetError(
-                    f"x_height_mm: at {u:g} mm no row fits the page; choose at most "
-                    f"{_largest(wish, bottom - start):.0f}"
-                )
-            for band in together:
-                base = y + ruling.top * u
-                items += band.items((SIDE_MM, base), u)
-                cells += [_cell(wish, row, at, asked, band, base) for at in range(len(band.cells))]
-                row += 1 if band.cells else 0
-                y += (ruling.top - ruling.drop) * u + apart
+    for given in all_together(wish):
+        needed = given.height(wish)
+        if y + needed - apart(wish) > bottom and y > start:
+            end_page()
+            y, row = start, 0
+        if y + needed - apart(wish) > bottom:
+            raise SheetError(
+                f"x_height_mm: at {wish.x_height_mm:g} mm no row fits the page; choose at most "
+                f"{_largest(wish, bottom - start):.0f}"
+            )
+        drawn, there, row = placed(wish, given, y, row)
+        items += drawn
+        cells += there
+        y += needed
     if wish.drawing_corner and bottom - y >= CORNER_MM[1]:
         items += _corner(width, bottom)
     end_page()
@@ -142,43 +86,14 @@ def _corner(width: float, bottom: float) -> Iterator[Item]:
     yield Line(np.array(frame), 0.3, Look.RULE, round=False)
 
 
-def _kept_together(bands: Sequence[Band]) -> Iterator[list[Band]]:
-    """A model stays with the line below it."""
-    together: list[Band] = []
-    for band in bands:
-        together.append(band)
-        if band.cells:
-            yield together
-            together = []
-    if together:
-        yield together
-
-
 def _largest(wish: SheetWish, room_mm: float) -> float:
     return room_mm / (wish.ruling.top - wish.ruling.drop)
 
 
-def _cell(  # noqa: PLR0917  # which cell, and where
-    wish: SheetWish, row: int, at: int, asked: RowWish, band: Band, base: float
-) -> Cell:
-    slot, u, ruling = band.cells[at], wish.x_height_mm, wish.ruling
-    lines = {line: round(base - ruling.height(line) * u, 3) for line in Ruled}
-    left, right = SIDE_MM + slot.left * u, SIDE_MM + slot.right * u
-    return Cell(
-        row,
-        at,
-        slot.target,
-        slot.kind,
-        asked.mode,
-        (round(left, 3), lines[Ruled.TOP], round(right, 3), lines[Ruled.DROP]),
-        lines,
-        round(SIDE_MM + band.helps[at][1] * u, 3) if band.helps else None,
-        tuple(round(SIDE_MM + x * u, 3) for x in band.uprights(slot)),
-    )
-
-
 def _finished(wish: SheetWish, name: str, page: Page, pupil: int | None) -> Page:
     """A page of a pupil, with what says which it is."""
+    if wish.strips > 1:  # each has a head of its own, and what is cut apart has no corners
+        return replace(page, pupil=pupil)
     corners = _corners(wish) if wish.readable else ()
     items = (*_head(wish, page.page), *page.items)
     if wish.readable:

@@ -1,9 +1,10 @@
 """The rows of a sheet that belongs to a lesson: what its class writes, step by step, or what is
 taken home; and what one child gets otherwise."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from math import ceil
+from types import MappingProxyType
 
 from firstloop.core.evidence.task import Handedness, Kind
 from firstloop.core.sheets.wish import Mode, RowWish, SheetWish
@@ -16,14 +17,17 @@ HELPED = 6
 """[letters] Traced, and finished, of each: one row of them is enough to find the way."""
 
 
-def rows_of(lesson: UnderWay) -> tuple[RowWish, ...]:
-    """What is written in a lesson, in its order; the date has a line of its own."""
+def rows_of(
+    lesson: UnderWay, pictures: Mapping[str, str] = MappingProxyType({})
+) -> tuple[RowWish, ...]:
+    """What is written in a lesson, in its order; the date has a line of its own. What is heard and
+    then written has its picture beside it, if there is one of it, by text."""
     return tuple(
         row
         for moment in lesson.moments
         if moment.stop.kind is not StepKind.DATE
         for writing in moment.writings
-        for row in _rows(writing, moment)
+        for row in _rows(writing, moment, pictures)
     )
 
 
@@ -32,7 +36,16 @@ def rows_for_home(lesson: UnderWay) -> tuple[RowWish, ...]:
     return tuple(row for text in lesson.at_home for row in _fading(text, 2))
 
 
-def _rows(writing: Writing, moment: Moment) -> Iterator[RowWish]:
+def week_of(lesson: UnderWay) -> tuple[RowWish, ...]:
+    """What is practised at home in a week, a row a day: what is new traced, then finished, then
+    one's own from day to day, in turn with all that goes home."""
+    texts = lesson.at_home
+    if not texts:
+        return ()
+    return (*_fading(texts[0], 1), *(_own(texts[at % len(texts)], 1) for at in (1, 2)))
+
+
+def _rows(writing: Writing, moment: Moment, pictures: Mapping[str, str]) -> Iterator[RowWish]:
     text, kind = writing.text, writing.kind
     if kind is Kind.FREE:
         return
@@ -40,8 +53,14 @@ def _rows(writing: Writing, moment: Moment) -> Iterator[RowWish]:
         own = max(1, writing.rows)
         yield from _fading(text, own) if writing.helped else (_own(text, own),)
     elif moment.heard:
-        boxes = kind is Kind.WORD
-        yield RowWish(text, Mode.RECALL, kind, times=writing.times, sound_boxes=boxes)
+        yield RowWish(
+            text,
+            Mode.RECALL,
+            kind,
+            times=writing.times,
+            picture=pictures.get(text),
+            sound_boxes=kind is Kind.WORD,
+        )
     elif kind is Kind.WORD:
         yield RowWish(text, Mode.OWN, kind, times=writing.times)
     else:

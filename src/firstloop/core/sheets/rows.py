@@ -248,7 +248,7 @@ def _sentences(row: RowWish, wish: SheetWish, room: float) -> Iterator[Band]:
         room,
     )
     shows = row.mode is Mode.OWN and row.model is not ModelAt.NONE
-    for _ in range(row.times or 1):
+    for _ in range(row.times or row.lines):
         for line in in_lines(row.text, wish.hand, wish.ruling, room - 2 * INDENT):
             if shows:
                 text = written(line, wish.hand, wish.ruling, but=row.gap)

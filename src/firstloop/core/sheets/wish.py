@@ -43,6 +43,9 @@ SIZES_MM = {Paper.A4: (210.0, 297.0), Paper.LETTER: (215.9, 279.4)}
 MOST_ROWS, MOST_TIMES, MOST_LINES, MOST_PAGES = 60, 60, 30, 63
 """Of a wish; of what is written once and again, the lines of a row; and of a sheet."""
 
+DAYS_A_WEEK, MOST_STRIPS = 7, 8
+"""Rows of a week; strips of a page."""
+
 
 @dataclass(frozen=True, slots=True)
 class RowWish:
@@ -66,7 +69,8 @@ class SheetWish:
     """A sheet: the hand and lines that it is written in, its rows, and what is on each page. `name`
     is whose it is, on its line; `pupils` are numbers, a page or more each (none: one sheet for
     all); `grown_up` are lines for who sits beside the child at home. `colours`: so many times each
-    traced letter is gone over, in a colour each."""
+    traced letter is gone over, in a colour each. `week`: a row a day, with a box to tick; `strips`:
+    all rows so many times on a page, to be cut apart, which nothing can be read back from."""
 
     hand: Hand
     ruling: Ruling
@@ -82,3 +86,5 @@ class SheetWish:
     drawing_corner: bool = False
     grown_up: tuple[str, ...] = ()
     colours: int = 1
+    week: bool = False
+    strips: int = 1

@@ -5,10 +5,10 @@ import { Link, useParams } from "react-router";
 
 import { addressOf } from "../../api/client";
 import { useSheet } from "../../api/lessonQueries";
-import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Loading, ProblemNote } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
+import { SheetPages } from "../sheets/SheetPages";
 
 const FOR = [
   { value: "lesson", label: "For the lesson" },
@@ -29,9 +29,10 @@ export function SheetPage() {
   const [whose, setWhose] = useState<(typeof WHOSE)[number]["value"]>("all");
   const [paper, setPaper] = useState<(typeof PAPERS)[number]["value"]>("A4");
   const [left, setLeft] = useState(false);
-  const [at, setAt] = useState(1);
+  const [week, setWeek] = useState(false);
   const asked = {
     ...(purpose === "home" && { home: true }),
+    ...(purpose === "home" && week && { week }),
     ...(whose === "each" && { each: true }),
     ...(paper !== "A4" && { paper }),
     ...(left && whose === "all" && { left }),
@@ -39,12 +40,14 @@ export function SheetPage() {
   const sheet = useSheet(lesson, asked);
   const path = { lesson_id: lesson };
   const pages = sheet.data?.pages ?? 0;
-  const page = Math.min(at, Math.max(1, pages));
   return (
     <section className="flex min-h-0 flex-1 gap-8 px-5 py-3 max-lg:flex-col" aria-label="A sheet">
       <div className="flex w-72 shrink-0 flex-col items-start gap-4">
         <h1 className="text-2xl font-bold">On paper</h1>
         <Choice small label="For" value={purpose} options={FOR} onChange={setPurpose} />
+        {purpose === "home" ? (
+          <Tick label="A row a day, with a box to tick" checked={week} onChange={setWeek} />
+        ) : null}
         <Choice small label="Whose" value={whose} options={WHOSE} onChange={setWhose} />
         <p className="text-sm text-soft">
           {whose === "each"
@@ -83,39 +86,15 @@ export function SheetPage() {
         {sheet.isError ? (
           <ProblemNote error={sheet.error} retry={() => void sheet.refetch()} />
         ) : null}
-        {pages > 1 ? (
-          <p className="flex items-center gap-3">
-            <Button
-              small
-              disabled={page === 1}
-              onClick={() => {
-                setAt(page - 1);
-              }}
-            >
-              The page before
-            </Button>
-            {page} of {pages}
-            <Button
-              small
-              disabled={page === pages}
-              onClick={() => {
-                setAt(page + 1);
-              }}
-            >
-              The next page
-            </Button>
-          </p>
-        ) : null}
-        {pages > 0 ? (
-          <img
-            src={addressOf("/api/plan/lessons/{lesson_id}/sheet/pages/{page}", {
+        <SheetPages
+          pages={pages}
+          addressOfPage={(page) =>
+            addressOf("/api/plan/lessons/{lesson_id}/sheet/pages/{page}", {
               path: { ...path, page },
               query: asked,
-            })}
-            alt={`Page ${String(page)} as it is printed`}
-            className="max-h-[calc(100dvh-11rem)] max-w-full border border-crease bg-white shadow-sm"
-          />
-        ) : null}
+            })
+          }
+        />
       </div>
     </section>
   );
