@@ -45,6 +45,7 @@ function Desk({ kept }: { kept: OwnSheetOut }) {
         <Link to="/plan/sheets" className="inline-flex items-center gap-1 text-soft hover:text-ink">
           <ChevronLeft aria-hidden size={18} /> Sheets
         </Link>
+        <h1 className="sr-only">{now.title}</h1>
         <div className="flex items-center gap-1">
           <EditableText
             label="The sheet’s title"
