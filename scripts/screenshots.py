@@ -12,7 +12,7 @@ from urllib.parse import urljoin
 
 import numpy as np
 from playwright.sync_api import Browser, Page, sync_playwright
-from scripts.served import COMMAND, demo_server, empty_server, launch_chromium
+from scripts.served import COMMAND, demo_server, launch_chromium
 
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.letters import PLAIN
@@ -170,30 +170,8 @@ def _write_in_the_cell(page: Page) -> None:
         page.mouse.up()
 
 
-LIST = "Children, one a line"
-
-
-def _begin(page: Page) -> None:
-    page.get_by_label("Name of the class").fill("Kingfisher class")
-    page.get_by_role("radio", name="Joined", exact=True).click()
-    page.get_by_label(LIST).fill("Ada\nBo, left\nCass\nDina, left\nEmre\nFlo")
-    page.get_by_text("6 children").wait_for()
-
-
-def _door(page: Page) -> None:
-    page.get_by_label("Your name").fill("Ms Alder")
-    page.get_by_label("Password", exact=True).fill("a hen on a wall")
-
-
-def _past_the_door(page: Page) -> None:
-    _door(page)
-    page.get_by_role("button", name="Go on").click()
-    _begin(page)
-
-
-OF_NO_CLASS: dict[str, tuple[str, Callable[[Page], None]]] = {
-    "begin": ("/", _past_the_door),
-}
+def _sheets(page: Page) -> None:
+    page.get_by_role("img", name="Page 1 as it is printed").wait_for()
 
 
 def _grow(page: Page) -> None:
@@ -226,6 +204,7 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
     "words": ("/plan/words", _words),
     "families": ("/plan/families", lambda page: page.locator('[data-letter="e"]').click()),
     "letter": ("/plan/letters/n", lambda _: None),
+    "sheets": ("/plan/sheets/1", _sheets),
     "hand": ("/plan/hand", _hand),
     "ours": ("/plan/hand/ours/Meadow%20Lane/k", lambda _: None),
     "show": ("/show/n", _show),
@@ -243,16 +222,12 @@ VIEWS: dict[str, tuple[str, Callable[[Page], None]]] = {
 
 
 def main() -> None:
-    wanted = sys.argv[1:] or [*OF_NO_CLASS, *VIEWS]
+    wanted = sys.argv[1:] or list(VIEWS)
     FOLDER.mkdir(parents=True, exist_ok=True)
-    with sync_playwright() as playwright:
+    with sync_playwright() as playwright, demo_server() as address:
         browser = launch_chromium(playwright)
-        for server, views in ((empty_server, OF_NO_CLASS), (demo_server, VIEWS)):
-            names = [name for name in wanted if name in views]
-            if names:
-                with server() as address:
-                    for name in names:
-                        _take(browser, address, name, *views[name])
+        for name in [name for name in VIEWS if name in wanted]:
+            _take(browser, address, name, *VIEWS[name])
         browser.close()
 
 

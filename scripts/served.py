@@ -145,22 +145,9 @@ def demo_server() -> Iterator[str]:
     with tempfile.TemporaryDirectory() as folder:
         database = Path(folder) / "demo.db"
         make_demo(database)
-        with _serving(database) as address:
-            yield address
-
-
-@contextmanager
-def empty_server() -> Iterator[str]:
-    """The address of the application over a record without a class."""
-    with tempfile.TemporaryDirectory() as folder, _serving(Path(folder) / "new.db") as address:
-        yield address
-
-
-@contextmanager
-def _serving(database: Path) -> Iterator[str]:
-    running = Application(database, free_port())
-    running.start()
-    try:
-        yield running.address
-    finally:
-        running.stop()
+        running = Application(database, free_port())
+        running.start()
+        try:
+            yield running.address
+        finally:
+            running.stop()

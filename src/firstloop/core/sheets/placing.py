@@ -19,7 +19,7 @@ BAND_APART = 0.5, 3.0
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 
-DAY_MM, BOX_MM = 5.0, 5.0
+DAY_MM, BOX_MM = 6.0, 5.0
 """The room for a day's name above its row; the box to tick beside it."""
 
 
@@ -89,7 +89,7 @@ def placed(
 
 def _day(wish: SheetWish, day: str, top: float) -> Iterator[Item]:
     """The day's name above its row, and a box to tick once it is written."""
-    yield Words((SIDE_MM, top - 1.2), 4.0, day, Look.SOFT)
+    yield Words((SIDE_MM, top - 2.0), 4.0, day, Look.SOFT)
     right, middle = SIZES_MM[wish.paper][0] - SIDE_MM, top + band_height(wish) / 2
     left = right + (SIDE_MM - BOX_MM) / 3
     low, high = middle - BOX_MM / 2, middle + BOX_MM / 2

@@ -38,7 +38,7 @@ export function RowEditor({
           onChange={(text) => {
             onChange({ text });
           }}
-          className="min-h-9 min-w-24 flex-1 text-lg"
+          className="min-h-9 min-w-14 flex-1 text-lg"
         />
         <Pick
           label={`How row ${String(number)} is written`}
