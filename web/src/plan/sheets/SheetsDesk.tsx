@@ -2,6 +2,7 @@
 import { FileText } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 
+import { useToday } from "../../api/lessonQueries";
 import { useMakeSheet, useOwnSheets } from "../../api/ownSheetQueries";
 import { useClassroom } from "../../api/queries";
 import { Button } from "../../ui/Button";
@@ -11,6 +12,7 @@ import { newSheet } from "./rows";
 export function SheetsDesk() {
   const sheets = useOwnSheets();
   const first = useClassroom().data?.letters[0] ?? "a";
+  const lesson = useToday().data?.lesson;
   const make = useMakeSheet();
   const navigate = useNavigate();
   return (
@@ -18,10 +20,19 @@ export function SheetsDesk() {
       <div>
         <h1 className="text-xl font-bold">Sheets</h1>
         <p className="text-soft">
-          The sheet of a lesson makes itself, under Today. Here you put one together row by row; it
-          is written in your class’s hand, on its lines.
+          The sheet of a lesson makes itself. Here you put one together row by row; it is written in
+          your class’s hand, on its lines.
         </p>
       </div>
+      {lesson ? (
+        <Link
+          to={`/plan/sheet/${String(lesson.id)}`}
+          className="inline-flex min-h-11 items-center gap-2 self-start rounded-md border-2 border-crease bg-leaf px-3 font-medium hover:border-ink"
+        >
+          <FileText aria-hidden size={18} /> The sheet of today’s lesson
+          {lesson.new.length > 0 ? ` on ${lesson.new.join(", ")}` : ""}
+        </Link>
+      ) : null}
       <Button
         look="main"
         className="self-start"

@@ -88,6 +88,15 @@ test("rows are moved, added and taken out; strips say that nothing is read of th
   expect(screen.getByText(/photographs of them cannot be read/)).toBeVisible();
 });
 
+test("the sheet of today's lesson is one press away, if there is a lesson", async () => {
+  serve("GET /api/plan/own-sheets", []);
+  serve("GET /api/plan/today", { lesson: { id: 3, new: ["t"] } });
+  putUp(<SheetsDesk />, "/plan/sheets");
+  const link = await screen.findByRole("link", { name: "The sheet of today’s lesson on t" });
+  expect(link).toHaveAttribute("href", "/plan/sheet/3");
+  expect(await screen.findByText("No sheet of your own yet.")).toBeVisible();
+});
+
 test("one a child is printed so, and a sheet is thrown away once that is meant", async () => {
   const { user } = putUpSheet();
   await user.click(await screen.findByRole("radio", { name: "One a child" }));
