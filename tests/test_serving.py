@@ -1,6 +1,7 @@
 """Opened to the network: not without an account, and never without TLS."""
 
 import io
+import signal
 import ssl
 import subprocess
 import sys
@@ -40,6 +41,17 @@ def test_without_an_account_it_is_not_opened_to_the_network(
     told = ["serve", "--db", str(database.path), "--host", "0.0.0.0", "--port", str(free_port())]
     assert main(told) == 1
     assert "there is no account yet" in capsys.readouterr().err
+
+
+def test_ctrl_c_ends_it_without_a_word(database: Database) -> None:
+    told: list[str | Path] = [COMMAND, "serve", "--db", database.path, "--port", str(free_port())]
+    pipe = subprocess.PIPE
+    with subprocess.Popen(told, stdout=pipe, stderr=pipe, text=True) as served:
+        assert served.stdout is not None
+        assert "Ctrl+C ends it" in served.stdout.readline()
+        served.send_signal(signal.SIGINT)
+        _, complaints = served.communicate(timeout=30)
+    assert (served.returncode, complaints) == (0, "")
 
 
 @pytest.mark.parametrize(

@@ -2,6 +2,7 @@
 
 import os
 import select
+import signal
 import subprocess
 import sys
 from collections.abc import Iterator
@@ -111,6 +112,15 @@ def test_what_is_far_larger_holds_up_no_other(aside: ChecksAside, made: Made) ->
     assert len(made.executors) == 2
     nice = [one.submit(os.nice, 0).result() for one in made.executors]
     assert nice[1] > nice[0]
+
+
+def test_what_ends_the_server_is_not_heard_by_its_process(made: Made, aside: ChecksAside) -> None:
+    aside.begin([])
+    made.wait()
+    os.kill(made.executors[0].submit(os.getpid).result(), signal.SIGINT)
+    assert aside.letter(a_letter(), Task("n"), PLAIN, Ruling()).reads_as == "n"
+    made.wait()
+    assert len(made.executors) == 1
 
 
 KILLED = """

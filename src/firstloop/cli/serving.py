@@ -4,7 +4,7 @@ import argparse
 import gc
 import json
 import socket
-from contextlib import closing
+from contextlib import closing, suppress
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Thread
@@ -77,7 +77,8 @@ def _serve(options: argparse.Namespace) -> int:
     listening = _listen(options.host, options.port)
     if options.db.exists() and options.db.stat().st_size > LARGE:
         print(f"The record is looked over first: {options.db}", flush=True)
-    with closing(listening), closing(Database(options.db)) as database:
+    # Ctrl+C is how it is ended, whatever it was doing.
+    with closing(listening), closing(Database(options.db)) as database, suppress(KeyboardInterrupt):
         names = names_of(options.host, options.name)
         tls = None if is_loopback(options.host) else _tls(options, database, names)
         where = where_pads_come(names, options.port) if tls else None
