@@ -54,7 +54,7 @@ def test_it_is_kept_as_it_is_made_and_changed(client: TestClient, sheet: str) ->
         ({"rows": [*ROWS, {"text": "\N{LATIN SMALL LETTER SHARP S}", "mode": "own"}]}, "Row 4: "),
         ({"rows": [{"text": "n", "mode": "own", "picture": "gnu"}]}, 'Row 1: "gnu" is none'),
         ({"rows": ROWS, "strips": 8}, "choose at most"),
-        ({"rows": [ROWS[0]] * 8, "week": True}, "a week has 7 days"),
+        ({"rows": [ROWS[0]] * 8, "week": True}, "a week has 7 days, a row each"),
     ],
 )
 def test_what_cannot_be_laid_out_is_said_in_a_teachers_words_and_changes_nothing(

@@ -307,3 +307,17 @@ def test_a_sheet_in_a_hand_of_ones_own_is_read_with_that_hand(
     assert main([*asked, "--hand", str(hand)]) == 0
     (found,) = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
     assert [one["reads_as"] for one in found["cells"]] == ["n"] * 3
+
+
+def test_what_is_printed_beside_the_rows_of_a_week_is_nobodys_ink() -> None:
+    modes = ("trace", "finish", "own", "own", "recall")
+    rows = [{"text": "h", "mode": mode} for mode in modes]
+    rows[-1] |= {"text": "hat", "boxes": "sounds", "picture": "hat"}
+    spec = {"x_height_mm": 7, "rows": rows, "week": True, "home": True}
+    sheet = laid_out(read_spec(json.dumps(spec).encode()), "7Q3K")
+    page, rng = printed(sheet, 0), np.random.default_rng(3)
+    photo = as_jpeg(photographed(page, Camera(), rng))
+    (told,) = read_files([("a.jpg", lambda: photo)], read_cells(cells_json(sheet)))
+    assert told["problems"] == []
+    assert {cell["row"] for cell in told["cells"]} == set(range(5))
+    assert {cell["state"] for cell in told["cells"]} == {"empty"}

@@ -1,13 +1,14 @@
 """Checks in processes beside the server: the same answers, whatever becomes of the processes."""
 
 import os
+import pickle
 import select
 import signal
 import subprocess
 import sys
 from collections.abc import Iterator
 from concurrent.futures import Executor, Future, ThreadPoolExecutor
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from threading import Event
 
 import numpy as np
@@ -89,10 +90,23 @@ def test_when_its_process_dies_it_is_answered_here_and_another_is_begun(
     dies: Future[None] = made.executors[0].submit(os._exit, 1)
     assert dies.exception() is not None
     assert aside.letter(a_letter(), Task("n"), PLAIN, Ruling()).reads_as == "n"
-    assert "another is begun" in caplog.text
+    assert "checked in it" in caplog.text
     made.wait()
     assert len(made.executors) == 2
     assert aside.letter(a_letter(), Task("n"), PLAIN, Ruling()).reads_as == "n"
+
+
+def test_what_cannot_be_carried_over_is_checked_here(made: Made, aside: ChecksAside) -> None:
+    aside.begin([])
+    made.wait()
+    hand = replace(HANDS["plain"], alternatives={"n": lambda: None})  # type: ignore[dict-item]
+    style = Style("theirs", own=replace(hand, name="theirs"))
+    with pytest.raises(Exception, match="pickle"):
+        pickle.dumps(style)
+    assert aside.letter(a_letter(), Task("n"), PLAIN, Ruling()).reads_as == "n"
+    kept = aside.letter(a_letter(), Task("n"), style, Ruling())
+    assert kept.reads_as == HERE.letter(a_letter(), Task("n"), style, Ruling()).reads_as
+    assert len(made.executors) == 1
 
 
 def test_until_it_is_ready_nobody_waits_for_it() -> None:

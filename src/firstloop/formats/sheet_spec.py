@@ -21,7 +21,6 @@ from firstloop.core.letters.ruling import (
 from firstloop.core.sheets.marks import LARGEST_PUPIL
 from firstloop.core.sheets.pages import Sheet
 from firstloop.core.sheets.wish import (
-    DAYS_A_WEEK,
     MOST_LINES,
     MOST_ROWS,
     MOST_STRIPS,
@@ -105,11 +104,9 @@ def read_spec(content: bytes, own: Hand | None = None) -> SheetWish:
         raise SheetError(_in_words(str(fault))) from fault
     hand = own or HANDS.get(spec.hand)
     if hand is None:
-        raise SheetError(f'hand: "{spec.hand:.40}" is none; it may be {", ".join(HANDS)}')
+        raise SheetError(f'"{spec.hand:.40}" is none; it may be {", ".join(HANDS)}', "hand")
     ruling = Ruling.of(spec.ruling, spec.top_u, spec.drop_u, tuple(spec.looks.items()))
     rows = tuple(_row(at, row, hand) for at, row in enumerate(spec.rows))
-    if spec.week and len(rows) > DAYS_A_WEEK:
-        raise SheetError(f"rows: a week has {DAYS_A_WEEK} days, a row each; there are {len(rows)}")
     return SheetWish(
         hand=hand,
         ruling=ruling,
@@ -149,18 +146,19 @@ def _row(at: int, row: RowSpec, hand: Hand) -> RowWish:
     unknown = sorted({one for one in row.text if one != " " and one not in hand.scripts})
     if unknown:
         raise SheetError(
-            f"rows[{at}].text: {' '.join(unknown)} is in no hand; it may be letters, digits and "
-            ". , ! ? - '"
+            f"{' '.join(unknown)} is in no hand; it may be letters, digits and . , ! ? - '",
+            "text",
+            at,
         )
     kind = row.kind or Kind.of(row.text)
     if row.picture is not None and row.picture not in TILES:
         raise SheetError(
-            f'rows[{at}].picture: "{row.picture:.40}" is none; it may be {", ".join(TILES)}'
+            f'"{row.picture:.40}" is none; it may be {", ".join(TILES)}', "picture", at
         )
     if kind is Kind.FREE:
-        raise SheetError(f"rows[{at}].kind: free is not asked for by a text; leave the row out")
+        raise SheetError("free is not asked for by a text; leave the row out", "kind", at)
     if kind is Kind.LETTER and len(row.text) > 1:
-        raise SheetError(f'rows[{at}].kind: "{row.text:.40}" is no letter; it may be a word')
+        raise SheetError(f'"{row.text:.40}" is no letter; it may be a word', "kind", at)
     return RowWish(
         row.text,
         row.mode,

@@ -148,9 +148,10 @@ class _Beside:
                 answer = executor.submit(_checked, check).result()
                 if not isinstance(answer, _Refused):
                     return answer
-            except (BrokenExecutor, RuntimeError):  # it died, or was ended
-                LOG.warning("the process that checks beside the server died; another is begun")
-                self._begin_anew(executor)
+            except Exception as fault:  # whatever it is: a child's ink is not to be lost over it
+                LOG.exception("it could not be checked beside the server, and is checked in it")
+                if isinstance(fault, BrokenExecutor):
+                    self._begin_anew(executor)
         with as_they_stand():
             return check()
 
@@ -169,7 +170,7 @@ class _Beside:
 
 
 def _is_ready(ready: "Future[None]") -> bool:
-    return ready.done() and not ready.cancelled() and ready.exception() is None
+    return ready.done() and not ready.cancelled()
 
 
 def _made_ready(styles: tuple[Style, ...], nicer: int) -> None:

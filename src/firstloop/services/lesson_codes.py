@@ -19,8 +19,7 @@ def open_lesson(
     record: Database, school_class: ClassRecord, lesson_id: int | None, now: datetime
 ) -> CodeRecord:
     """The code of a lesson; of today's, where none is named, and where none is planned, of a short
-    one on what comes next. Asked again, it is the same code. Raises
-    NotInRecordError."""
+    one on what comes next. Asked again, it is the same code. Raises NotInRecordError."""
     chosen = lesson_id or _todays(record, school_class, now)
     with record.writing() as session:
         if chosen is not None:

@@ -1,7 +1,8 @@
 """Sheets that a teacher makes by hand: kept as she wishes them, laid out in her class's hand and on
 its lines."""
 
-import re
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -51,11 +52,9 @@ def of_own(session: Session, school_class: ClassRecord, sheet_id: int, *, each: 
     """The sheets of one, one for all or one a child; raises NotInRecordError, and SheetError where
     it does not fit the class's lines any more."""
     kept = own_sheets.get(session, school_class.id, sheet_id)
-    wish = wish_of(kept.spec, school_class)
-    try:
+    with _told_plainly():
+        wish = _wish_of(kept.spec, school_class)
         return made_for(session, school_class, wish, school_class.here, each=each)
-    except SheetError as fault:
-        raise SheetError(plainly(str(fault))) from fault
 
 
 def print_own(
@@ -68,32 +67,22 @@ def print_own(
     return print_sheets(record, school_class, made)
 
 
-def wish_of(spec: str, school_class: ClassRecord) -> SheetWish:
-    """A kept wish in the class's hand, on its lines; raises SheetError."""
-    try:
-        wish = read_spec(spec.encode(), school_class.hand)
-    except SheetError as fault:
-        raise SheetError(plainly(str(fault))) from fault
+def _wish_of(spec: str, school_class: ClassRecord) -> SheetWish:
+    """A kept wish in the class's hand, on its lines."""
+    wish = read_spec(spec.encode(), school_class.hand)
     return replace(wish, ruling=school_class.ruling, x_height_mm=school_class.x_height_mm)
 
 
 def _require_laid_out(school_class: ClassRecord, draft: Draft) -> None:
+    with _told_plainly():
+        laid_out(_wish_of(draft.spec, school_class), NO_NAME)
+
+
+@contextmanager
+def _told_plainly() -> Iterator[None]:
+    """A teacher knows of rows, which she counts from one, and of no fields."""
     try:
-        laid_out(wish_of(draft.spec, school_class), NO_NAME)
+        yield
     except SheetError as fault:
-        raise SheetError(plainly(str(fault))) from fault
-
-
-def plainly(fault: str) -> str:
-    """A fault of a wish as a teacher is told it, who knows of rows and lines and of no fields.
-
-    >>> plainly("rows[1].text: ß is in no hand; it may be letters")
-    'Row 2: ß is in no hand; it may be letters'
-    >>> plainly("strips: 3 with all the rows find no room on a page; choose at most 2")
-    '3 with all the rows find no room on a page; choose at most 2'
-    >>> plainly('rows: "hippo" is wider than a row at 20 mm; choose an x_height_mm of at most 9.1')
-    '"hippo" is wider than a row at 20 mm; choose a height of small letters of at most 9.1'
-    """
-    in_row = re.sub(r"^rows\[(\d+)\]\.\w+: ", lambda m: f"Row {int(m[1]) + 1}: ", fault)
-    told = re.sub(r"^[a-z_]+: ", "", in_row)
-    return re.sub(r"\ban x_height_mm\b", "a height of small letters", told)
+        where = "" if fault.row is None else f"Row {fault.row + 1}: "
+        raise SheetError(f"{where}{fault.said}") from fault

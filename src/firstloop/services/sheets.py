@@ -136,10 +136,10 @@ def _name(session: Session, class_id: int, digest: str) -> str:
 def _wish(
     lesson: UnderWay, school_class: ClassRecord, asked: SheetAsked, hers: Mapping[str, str]
 ) -> SheetWish:
-    pictures = {**{name: name for name in TILES}, **hers}
-    rows = rows_of(lesson, pictures)
     if asked.home:
         rows = week_of(lesson) if asked.week else rows_for_home(lesson)
+    else:
+        rows = rows_of(lesson, {**{name: name for name in TILES}, **hers})
     if not rows:
         raise SheetError("nothing is written in this lesson; bring back a step, or choose a word")
     return SheetWish(

@@ -306,3 +306,23 @@ def test_a_week_names_its_days_in_order_and_has_a_box_for_each() -> None:
         assert box[:, 0].min() > 210.0 - SIDE_MM
         assert box[:, 0].max() < 210.0 - 6.0
         assert box[:, 1].min() > top
+
+
+def test_a_strip_says_whose_it_is_and_what_the_grown_up_is_told() -> None:
+    rows = [RowWish("m", Mode.OWN, Kind.LETTER)]
+    told = ("m: straight down", "A few minutes are enough.")
+    asked = {"strips": 3, "readable": False, "name": "Celia", "date_line": True}
+    (page,) = sheet(*rows, **asked, grown_up=told).pages
+    words = [item for item in page.items if isinstance(item, Words)]
+    for text in ("Name", "Date", "Celia", *told):
+        assert sum(one.text == text for one in words) == 3
+    tops = sorted({cell.box[1] for cell in page.cells})
+    lowest = [one.at[1] for one in words if one.text == told[1]]
+    assert all(y < top for y, top in zip(lowest, tops, strict=True))
+
+
+def test_a_week_has_no_eighth_day() -> None:
+    rows = [RowWish("m", Mode.OWN, Kind.LETTER) for _ in range(8)]
+    assert len(cells_of(sheet(*rows[:7], week=True))) > 0
+    with pytest.raises(SheetError, match="rows: a week has 7 days, a row each; there are 8"):
+        sheet(*rows, week=True)

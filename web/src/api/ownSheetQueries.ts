@@ -34,6 +34,7 @@ export const useForgetSheet = () => $api.useMutation("delete", ONE, useListChang
 export function useKeepSheet() {
   const queries = useQueryClient();
   return $api.useMutation("put", ONE, {
+    scope: { id: "a sheet" }, // one after another: the last change is what stays
     onSuccess: async (kept) => {
       const path = { sheet_id: kept.id };
       queries.setQueryData(["get", ONE, { params: { path } }], kept);

@@ -4,10 +4,10 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from firstloop.api.deps import Class, Db, Now, Record
-from firstloop.api.plan.sheets import PDF, SVG, PageNumber, SheetPagesOut
+from firstloop.api.plan.sheets import PageNumber, SheetPagesOut, page_out, pages_out, pdf_out
 from firstloop.api.sent import LARGEST_ID, PathId, Sent, line
 from firstloop.core.evidence.task import Kind
 from firstloop.core.sheets.wish import (
@@ -24,7 +24,6 @@ from firstloop.services import own_sheets
 from firstloop.services.own_sheets import Draft
 from firstloop.store import own_sheets as kept_sheets
 from firstloop.store.own_sheets import OwnSheetRecord
-from firstloop.store.records import NotInRecordError
 
 router = APIRouter(prefix="/api/plan/own-sheets", tags=["plan"])
 
@@ -76,7 +75,7 @@ class OwnSheetOut(OwnSheetIn):
     id: int
 
 
-class OwnSheetName(Sent):
+class OwnSheetName(BaseModel):
     """A sheet of the list."""
 
     id: int
@@ -124,9 +123,7 @@ def get_own_sheet_pages(
     session: Db, school_class: Class, sheet_id: PathId, *, each: bool = False
 ) -> SheetPagesOut:
     """What it comes to."""
-    sheets = own_sheets.of_own(session, school_class, sheet_id, each=each).sheets
-    pages = sum(len(sheet.pages) for sheet in sheets)
-    return SheetPagesOut(pages=pages, children=len(sheets) if each else 0)
+    return pages_out(own_sheets.of_own(session, school_class, sheet_id, each=each))
 
 
 @router.get("/{sheet_id}/pages/{page}", response_class=Response)
@@ -141,13 +138,7 @@ def get_own_sheet_page(
 ) -> Response:
     """A page of it as it is printed, as SVG."""
     del version
-    from firstloop.formats.sheet_svg import page_svg  # noqa: PLC0415  # seldom asked for
-
-    sheets = own_sheets.of_own(session, school_class, sheet_id, each=each).sheets
-    pages = [(sheet, one) for sheet in sheets for one in sheet.pages]
-    if page > len(pages):
-        raise NotInRecordError(f"the sheet has {len(pages)} pages; there is no page {page}")
-    return Response(page_svg(*pages[page - 1]), media_type=SVG)
+    return page_out(own_sheets.of_own(session, school_class, sheet_id, each=each), page)
 
 
 @router.get("/{sheet_id}/pdf", response_class=Response)
@@ -155,11 +146,7 @@ def get_own_sheet_pdf(
     record: Record, school_class: Class, sheet_id: PathId, *, each: bool = False
 ) -> Response:
     """All of it, to be printed, and to be read back from photographs."""
-    from firstloop.paper.sheet_pdf import sheets_pdf  # noqa: PLC0415  # PDF is slow to load
-
-    sheets = own_sheets.print_own(record, school_class, sheet_id, each=each)
-    named = {"Content-Disposition": 'inline; filename="sheet.pdf"'}
-    return Response(sheets_pdf(sheets), media_type=PDF, headers=named)
+    return pdf_out(own_sheets.print_own(record, school_class, sheet_id, each=each))
 
 
 def _out(kept: OwnSheetRecord) -> OwnSheetOut:

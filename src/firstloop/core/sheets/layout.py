@@ -10,7 +10,15 @@ from firstloop.core.sheets import marks
 from firstloop.core.sheets.items import Item, Line, Look, Mark, Words
 from firstloop.core.sheets.marks import PageCode
 from firstloop.core.sheets.pages import Cell, Page, Sheet
-from firstloop.core.sheets.placing import SIDE_MM, all_together, apart, placed
+from firstloop.core.sheets.placing import (
+    HOME_LINE_MM,
+    SIDE_MM,
+    all_together,
+    apart,
+    fields,
+    for_the_grown_up,
+    placed,
+)
 from firstloop.core.sheets.strips import strip_page
 from firstloop.core.sheets.wish import MOST_PAGES, SIZES_MM, Mode, SheetError, SheetWish
 
@@ -20,8 +28,8 @@ TOP_MM, BOTTOM_MM = 34.0, 27.0
 MARK_MM = 13.0
 """From the page's edges to a mark's middle: nothing of it nearer than 8 mm."""
 
-HEAD_MM, HOME_LINE_MM = 22.0, 6.0
-"""Where the title stands; and the height of a line for the grown-up."""
+HEAD_MM = 22.0
+"""Where the title stands."""
 
 CORNER_MM = (70.0, 45.0)
 """Of the frame for a drawing."""
@@ -33,7 +41,9 @@ def laid_out(wish: SheetWish, name: str) -> Sheet:
     """The pages of a wish; raises SheetError for what does not fit, and UnknownLetterError."""
     whole = _pages(wish)
     if len(whole) > MOST_PAGES:
-        raise SheetError(f"rows: they fill {len(whole)} pages; at most {MOST_PAGES} are one sheet")
+        raise SheetError(
+            f"they fill {len(whole)} pages; at most {MOST_PAGES} are one sheet", "rows"
+        )
     pages = [
         _finished(wish, name, page, pupil) for pupil in wish.pupils or (None,) for page in whole
     ]
@@ -65,8 +75,9 @@ def _pages(wish: SheetWish) -> list[Page]:
             y, row = start, 0
         if y + needed - apart(wish) > bottom:
             raise SheetError(
-                f"x_height_mm: at {wish.x_height_mm:g} mm no row fits the page; choose at most "
-                f"{_largest(wish, bottom - start):.0f}"
+                f"at {wish.x_height_mm:g} mm no row fits the page; choose small letters of at most "
+                f"{_largest(wish, bottom - start):.0f} mm",
+                "x_height_mm",
             )
         drawn, there, row = placed(wish, given, y, row)
         items += drawn
@@ -127,17 +138,9 @@ def _head(wish: SheetWish, page: int) -> Iterator[Item]:
     width, _ = SIZES_MM[wish.paper]
     left = SIDE_MM + (6.0 if wish.readable else 0.0)
     yield Words((left, HEAD_MM), 6.0, wish.title, bold=True)
-    right = width - left
-    fields = [("Name", 62.0)] + ([("Date", 40.0)] if wish.date_line else [])
-    for label, length in fields:
-        yield Words((right - length, HEAD_MM), 3.6, label, Look.SOFT)
-        if label == "Name" and wish.name:
-            yield Words((right - length + 12.0, HEAD_MM), 4.6, wish.name)
-        ends = np.array([[right - length + 11.0, HEAD_MM + 0.6], [right, HEAD_MM + 0.6]])
-        yield Line(ends, 0.25, Look.RULE)
-        right -= length + 5.0
-    for at, told in enumerate(wish.grown_up if page == 1 else ()):
-        yield Words((SIDE_MM, TOP_MM + HOME_LINE_MM * at), 4.0, told, Look.SOFT)
+    yield from fields(wish, width - left, HEAD_MM)
+    if page == 1:
+        yield from for_the_grown_up(wish, TOP_MM)
 
 
 def _to_read_out(wish: SheetWish, number: int) -> tuple[Page, ...]:

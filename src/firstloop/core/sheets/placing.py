@@ -9,13 +9,19 @@ from firstloop.core.letters.ruling import Line as Ruled
 from firstloop.core.sheets.items import Item, Line, Look, Words
 from firstloop.core.sheets.pages import Cell
 from firstloop.core.sheets.rows import Band, bands_of
-from firstloop.core.sheets.wish import SIZES_MM, RowWish, SheetWish
+from firstloop.core.sheets.wish import SIZES_MM, RowWish, SheetError, SheetWish
 
 SIDE_MM = 15.0
 """From a page's sides to what is written: printers leave 5 to 6 mm white, and marks stand there."""
 
 BAND_APART = 0.5, 3.0
 """Between two rows, the larger of: u, mm."""
+
+HOME_LINE_MM = 6.0
+"""The height of a line for the grown-up."""
+
+NAME_MM, DATE_MM, SAID_MM = 62.0, 40.0, 11.0
+"""How long the lines for name and date are, and how much of each says which it is."""
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 
@@ -47,7 +53,11 @@ def apart(wish: SheetWish) -> float:
 
 
 def all_together(wish: SheetWish) -> Iterator[Together]:
-    """The rows of a wish, as what stays together."""
+    """The rows of a wish, as what stays together; raises SheetError for a week of too many."""
+    if wish.week and len(wish.rows) > len(DAYS):
+        raise SheetError(
+            f"a week has {len(DAYS)} days, a row each; there are {len(wish.rows)}", "rows"
+        )
     width, _ = SIZES_MM[wish.paper]
     room = (width - 2 * SIDE_MM) / wish.x_height_mm
     for at, asked in enumerate(wish.rows):
@@ -85,6 +95,25 @@ def placed(
         row += 1 if band.cells else 0
         y += band_height(wish) + apart(wish)
     return items, cells, row
+
+
+def fields(wish: SheetWish, right: float, y: float) -> Iterator[Item]:
+    """Lines for the name, which may be there, and the date, from the right end of a head."""
+    for label, length in (("Name", NAME_MM), ("Date", DATE_MM)):
+        if label == "Date" and not wish.date_line:
+            continue
+        yield Words((right - length, y), 3.6, label, Look.SOFT)
+        if label == "Name" and wish.name:
+            yield Words((right - length + SAID_MM + 1.0, y), 4.6, wish.name)
+        ends = np.array([[right - length + SAID_MM, y + 0.6], [right, y + 0.6]])
+        yield Line(ends, 0.25, Look.RULE)
+        right -= length + 5.0
+
+
+def for_the_grown_up(wish: SheetWish, top: float) -> Iterator[Item]:
+    """What who sits beside the child is told, line by line."""
+    for at, told in enumerate(wish.grown_up):
+        yield Words((SIDE_MM, top + HOME_LINE_MM * at), 4.0, told, Look.SOFT)
 
 
 def _day(wish: SheetWish, day: str, top: float) -> Iterator[Item]:

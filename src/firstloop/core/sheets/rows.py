@@ -150,8 +150,9 @@ def _require(fits: bool, row: RowWish, wish: SheetWish, needed: float, room: flo
     if not fits:
         most = wish.x_height_mm * room / needed
         raise SheetError(
-            f'rows: "{row.text}" is wider than a row at {wish.x_height_mm:g} mm; choose an '
-            f"x_height_mm of at most {most:.1f}, or break it"
+            f'"{row.text}" is wider than a row at {wish.x_height_mm:g} mm; choose small letters of '
+            f"at most {most:.1f} mm, or break it",
+            "x_height_mm",
         )
 
 

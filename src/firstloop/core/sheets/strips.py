@@ -6,7 +6,15 @@ import numpy as np
 
 from firstloop.core.sheets.items import Item, Line, Look, Words
 from firstloop.core.sheets.pages import Cell, Page
-from firstloop.core.sheets.placing import SIDE_MM, all_together, apart, placed
+from firstloop.core.sheets.placing import (
+    HOME_LINE_MM,
+    SIDE_MM,
+    all_together,
+    apart,
+    fields,
+    for_the_grown_up,
+    placed,
+)
 from firstloop.core.sheets.wish import SIZES_MM, SheetError, SheetWish
 
 EDGE_MM = 10.0
@@ -18,22 +26,21 @@ HEAD_MM = 9.0
 CUT_MM = 4.0
 """From a strip to the line along which it is cut."""
 
-NAME_MM = 62.0
-"""As long is the line for the name."""
-
 DASH_MM = (3.0, 2.0)
 
 
 def strip_page(wish: SheetWish) -> Page:
     """The page of strips; raises SheetError where they do not find room on one."""
     rows = list(all_together(wish))
-    height = HEAD_MM + sum(one.height(wish) for one in rows) - apart(wish)
+    head = HEAD_MM + HOME_LINE_MM * len(wish.grown_up)
+    height = head + sum(one.height(wish) for one in rows) - apart(wish)
     room = SIZES_MM[wish.paper][1] - 2 * EDGE_MM + 2 * CUT_MM
     most = int(room // (height + 2 * CUT_MM))
     if wish.strips > most:
         may_be = f"at most {most}" if most > 1 else "fewer rows or smaller letters"
         raise SheetError(
-            f"strips: {wish.strips} with all the rows find no room on a page; choose {may_be}"
+            f"{wish.strips} strips with all the rows find no room on a page; choose {may_be}",
+            "strips",
         )
     items: list[Item] = []
     cells: list[Cell] = []
@@ -43,7 +50,7 @@ def strip_page(wish: SheetWish) -> Page:
         if number:
             items.append(_cut(wish, y - CUT_MM))
         items += _head(wish, y + HEAD_MM - 4.0)
-        y += HEAD_MM
+        y += head
         for given in rows:
             drawn, there, row = placed(wish, given, y, row)
             items += drawn
@@ -57,8 +64,6 @@ def _cut(wish: SheetWish, y: float) -> Line:
 
 
 def _head(wish: SheetWish, y: float) -> Iterator[Item]:
-    right = SIZES_MM[wish.paper][0] - SIDE_MM
     yield Words((SIDE_MM, y), 5.0, wish.title, bold=True)
-    yield Words((right - NAME_MM, y), 3.6, "Name", Look.SOFT)
-    ends = np.array([[right - NAME_MM + 11.0, y + 0.6], [right, y + 0.6]])
-    yield Line(ends, 0.25, Look.RULE)
+    yield from fields(wish, SIZES_MM[wish.paper][0] - SIDE_MM, y)
+    yield from for_the_grown_up(wish, y + HOME_LINE_MM)

@@ -10,7 +10,17 @@ from firstloop.core.letters.ruling import Ruling
 
 
 class SheetError(FirstLoopError):
-    """A wish that no sheet can meet; the text says which, and what it may be."""
+    """A wish that no sheet can meet: what is wrong and what it may be (`said`), of which row, from
+    0, and in which field of it or of the sheet.
+
+    >>> str(SheetError("it is no letter", "kind", row=1))
+    'rows[1].kind: it is no letter'
+    """
+
+    def __init__(self, said: str, field: str = "", row: int | None = None) -> None:
+        self.said, self.row = said, row
+        place = field if row is None else f"rows[{row}].{field}"
+        super().__init__(f"{place}: {said}" if place else said)
 
 
 class Mode(StrEnum):
@@ -43,8 +53,8 @@ SIZES_MM = {Paper.A4: (210.0, 297.0), Paper.LETTER: (215.9, 279.4)}
 MOST_ROWS, MOST_TIMES, MOST_LINES, MOST_PAGES = 60, 60, 30, 63
 """Of a wish; of what is written once and again, the lines of a row; and of a sheet."""
 
-DAYS_A_WEEK, MOST_STRIPS = 7, 8
-"""Rows of a week; strips of a page."""
+MOST_STRIPS = 8
+"""Of a page."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +80,8 @@ class SheetWish:
     is whose it is, on its line; `pupils` are numbers, a page or more each (none: one sheet for
     all); `grown_up` are lines for who sits beside the child at home. `colours`: so many times each
     traced letter is gone over, in a colour each. `week`: a row a day, with a box to tick; `strips`:
-    all rows so many times on a page, to be cut apart, which nothing can be read back from."""
+    all rows so many times on a page, to be cut apart: they are not read back, and have no corner to
+    draw in."""
 
     hand: Hand
     ruling: Ruling

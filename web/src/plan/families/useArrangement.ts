@@ -1,8 +1,7 @@
 /** The families while they are being arranged: every change is kept at once and can be undone. */
-import { useState } from "react";
-
 import type { FamilyIn, SchemeOut as Scheme } from "../../api/schema";
 import { useChangeScheme } from "../../api/schemeQueries";
+import { useHistory } from "../../ui/useHistory";
 import { kept } from "./rearrange";
 
 interface State {
@@ -11,42 +10,21 @@ interface State {
 }
 
 export function useArrangement(scheme: Scheme) {
-  const [now, setNow] = useState<State>({
-    name: scheme.name,
-    families: scheme.families.map(kept),
-  });
-  const [past, setPast] = useState<readonly State[]>([]);
-  const [future, setFuture] = useState<readonly State[]>([]);
   const keep = useChangeScheme(scheme.key);
-
-  const go = (to: State, before: readonly State[], after: readonly State[]) => {
-    setNow(to);
-    setPast(before);
-    setFuture(after);
+  const first: State = { name: scheme.name, families: scheme.families.map(kept) };
+  const { now, change, undo, redo } = useHistory(first, ({ name, families }) => {
     keep.mutate({
       params: { path: { key: scheme.key } },
-      body: { name: to.name, families: [...to.families] },
+      body: { name, families: [...families] },
     });
-  };
-  const change = (part: Partial<State>) => {
-    const to = { ...now, ...part };
-    if (JSON.stringify(to) !== JSON.stringify(now)) go(to, [...past, now], []);
-  };
-  const [last] = past.slice(-1);
-  const [next] = future;
+  });
   return {
     ...now,
-    change,
-    undo: last
-      ? () => {
-          go(last, past.slice(0, -1), [now, ...future]);
-        }
-      : undefined,
-    redo: next
-      ? () => {
-          go(next, [...past, now], future.slice(1));
-        }
-      : undefined,
+    change: (part: Partial<State>) => {
+      change({ ...now, ...part });
+    },
+    undo,
+    redo,
     error: keep.error,
   };
 }

@@ -50,7 +50,7 @@ export function RowEditor({
         />
         <span className="inline-flex items-center" role="group" aria-label="Lines">
           <Tool
-            name="A line fewer"
+            name={`A line fewer in row ${String(number)}`}
             onClick={() => {
               onChange({ lines: Math.max(1, lines - 1) });
             }}
@@ -61,7 +61,7 @@ export function RowEditor({
             {lines === 1 ? "1 line" : `${String(lines)} lines`}
           </span>
           <Tool
-            name="A line more"
+            name={`A line more in row ${String(number)}`}
             onClick={() => {
               onChange({ lines: Math.min(MOST_LINES, lines + 1) });
             }}
