@@ -133,7 +133,12 @@ def test_a_tile_is_taken_once_and_can_be_freed(
     assert "Mila" in refused.json()["detail"]
     number = next(x["pad"] for x in client.get("/api/write/pads").json() if x["pupil"])
     assert client.post(f"/api/write/pads/{number}/free").status_code == 204
-    assert other.post("/api/pad/pupil", json={"pupil": 1}).status_code == 200
+    told, asked = (
+        other.post("/api/pad/pupil", json={"pupil": 1}).json()["task"],
+        other.get("/api/pad/task").json(),
+    )
+    assert told | {"now": None} == asked | {"now": None}
+    assert told["pupil"]["name"] == "Mila"
     assert pad.post("/api/pad/attempts", json=attempt()).status_code == 422  # nobody sits there
     assert other.post("/api/pad/pupil", json={"pupil": 99}).status_code == 404
 

@@ -6792,13 +6792,15 @@ export interface components {
         };
         /**
          * SeatOut
-         * @description The child at the pad: `seat` is what this sitting is called in what is handed in late.
+         * @description The child at the pad: `seat` is what this sitting is called in what is handed in late. With
+         *     its task, so that there is no moment in which the pad still has that of the child before.
          */
         SeatOut: {
             /** Seat */
             seat: number;
             pupil: components["schemas"]["Who"];
             handedness: components["schemas"]["Handedness"];
+            task: components["schemas"]["PadTaskOut"];
         };
         /**
          * SeenIn

@@ -2,7 +2,7 @@
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 
-import type { PadAttemptIn, PadTaskOut } from "../api/schema";
+import type { PadAttemptIn, PadTaskOut, SeatOut } from "../api/schema";
 import { happens } from "../test/events";
 import { joined, NOBODY, ownLetter, padTask } from "../test/padSamples";
 import { strokeDown } from "../test/pen";
@@ -37,6 +37,12 @@ function open() {
 
 const sheet = () => screen.findByRole("application", { name: "Sheet for l" });
 
+/** A child takes its tile: who sits there now, and what it is to write. */
+const sits = (task: PadTaskOut): SeatOut => {
+  if (task.seat === null || !task.pupil) throw new Error("nobody sits there");
+  return { seat: task.seat, pupil: task.pupil, handedness: "right", task };
+};
+
 /** A stroke on it, once it listens. */
 async function stroke(on = "Sheet for l", x = 20) {
   const surface = await screen.findByRole("application", { name: on });
@@ -56,7 +62,7 @@ beforeEach(() => {
   store = new PadStore();
   give();
   serve("GET /api/pad/lesson", joined());
-  serve("POST /api/pad/pupil", { seat: 7, pupil: joined().pupils[0], handedness: "right" });
+  serve("POST /api/pad/pupil", sits(padTask()));
   serve(HAND_IN, ({ body }: { body: unknown }) => {
     const { id } = body as { id: string };
     return { id, stored: true, say: null, replay: null };
@@ -234,11 +240,21 @@ test("one tablet is passed on: back to the child before, or to another", async (
   expect(await screen.findByRole("button", { name: "Jori" })).toBeVisible();
   await user.click(button("Back to Mila"));
   expect(await sheet()).toBeVisible();
+  await stroke();
+  await user.click(button("Done"));
+  await sentOnes(1);
   await user.click(button("Mila: pass the pad on"));
-  const jori = padTask().pupil;
-  give({ seat: 8, pupil: jori ? { ...jori, id: 2, name: "Jori" } : null });
+  const mila = padTask().pupil;
+  const task = padTask({ seat: 8, pupil: mila ? { ...mila, id: 2, name: "Jori" } : null });
+  serve("POST /api/pad/pupil", sits(task));
+  serve("GET /api/pad/task", () => Promise.reject(new TypeError("no network")));
   await user.click(await screen.findByRole("button", { name: "Jori" }));
   expect(await screen.findByRole("button", { name: "Jori: pass the pad on" })).toBeVisible();
+  await stroke();
+  await user.click(button("Done"));
+  await sentOnes(2);
+  expect(sent().map(({ seat }) => seat)).toEqual([7, 8]);
+  expect(store.lettersOf("7/own/letter/l/copy")).toEqual([]);
 });
 
 test("without the network it opens where it was, keeps what is written and says that it is alone", async () => {

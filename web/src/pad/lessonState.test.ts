@@ -25,6 +25,10 @@ test.each<[Happening, Partial<LessonState>]>([
     { is: "nobody sits here", joined: joined(1) },
     { where: "tiles", joined: joined(1) },
   ],
+  [
+    { is: "sits", task: padTask({ seat: 8 }) },
+    { where: "in", alone: false, problem: null, answer: null },
+  ],
   [{ is: "alone" }, { alone: true }],
   [{ is: "reached", reached: true }, { alone: false }],
   [{ is: "problem", problem: "Show it." }, { problem: "Show it." }],
@@ -39,6 +43,7 @@ test.each<[Happening, Partial<LessonState>]>([
 ])("$0.is: what it is about changes, and nothing else", (what, changed) => {
   const now = after(CALLED, what);
   if (what.is === "task") expect(now.task?.written).toBe(2);
+  if (what.is === "sits") expect(now.task?.seat).toBe(8);
   expect({ ...now, task: null }).toEqual({ ...CALLED, ...changed, task: null });
 });
 

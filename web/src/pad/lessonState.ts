@@ -43,6 +43,7 @@ export type Happening =
   | { is: "answer"; answer: StoredOut }
   | { is: "problem"; problem: string }
   | { is: "went well" }
+  | { is: "sits"; task: PadTaskOut }
   | { is: "writes" }
   | { is: "passed on" }
   | { is: "put out" }
@@ -91,6 +92,15 @@ export function after(before: LessonState, what: Happening): LessonState {
       return { ...before, problem: what.problem };
     case "went well":
       return { ...before, problem: null };
+    case "sits": // with what this child is to write, never with what was for the one before
+      return {
+        ...before,
+        where: "in",
+        task: what.task,
+        alone: false,
+        problem: null,
+        answer: null,
+      };
     case "writes":
       return { ...before, where: "in", problem: null };
     case "passed on":

@@ -10,6 +10,9 @@ import type { PadStore, Written } from "./store";
 
 const AGAIN_AFTER_MS = 3000;
 
+/** A tablet says that it has the network again a moment before anything goes through it. */
+const ONCE_ONLINE_MS = 500;
+
 /** The pad is in no lesson: it hands in once it is in one again. */
 const OUT = 401;
 
@@ -70,8 +73,14 @@ export function openOutbox(store: PadStore, news: OutboxNews): Outbox {
   const again = () => {
     if (!out) void run();
   };
+  let onceOnline: ReturnType<typeof setTimeout> | undefined;
+  const online = () => {
+    again();
+    clearTimeout(onceOnline);
+    onceOnline = setTimeout(again, ONCE_ONLINE_MS);
+  };
   const repeats = setInterval(again, AGAIN_AFTER_MS);
-  window.addEventListener("online", again);
+  window.addEventListener("online", online);
   document.addEventListener("visibilitychange", again);
   return {
     send: () => {
@@ -81,7 +90,8 @@ export function openOutbox(store: PadStore, news: OutboxNews): Outbox {
     stop: () => {
       out = true;
       clearInterval(repeats);
-      window.removeEventListener("online", again);
+      clearTimeout(onceOnline);
+      window.removeEventListener("online", online);
       document.removeEventListener("visibilitychange", again);
     },
   };

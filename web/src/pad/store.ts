@@ -140,9 +140,14 @@ export class PadStore {
     this.#change({ shelf: "task", key: "offset", value: this.#offset_ms });
   }
 
-  /** Keeps the task that the pad was given. What was begun for another is done. */
+  /** Keeps the task that the pad was given. What was begun for another is done, and what another
+   * child handed in here leaves the tablet. */
   setTask(task: PadTaskOut): void {
     this.#task = task;
+    const others = this.#inOrder(
+      ({ state, body }) => state === "stored" && body.seat !== task.seat,
+    );
+    for (const { id } of others) this.#drop(id);
     this.#change({ shelf: "task", key: "now", value: task });
     this.finishAllBut(keyOf(task), ...(task.further ? [keyOf(freely(task))] : []));
   }

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useReducer, useRef } from "react";
 
 import { ProblemError } from "../api/client";
 import * as calls from "../api/padCalls";
-import type { JoinedOut } from "../api/schema";
+import type { JoinedOut, PadTaskOut } from "../api/schema";
 import { after, type LessonState, OPENING } from "./lessonState";
 import { openOutbox, type Outbox } from "./outbox";
 import { usePadStore } from "./StoreContext";
@@ -50,19 +50,21 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
     send();
   }, [store, send]);
 
-  /** Asks for the task, learns the server's clock by the way, and wipes what was let go. */
-  const fetchTask = useCallback(async () => {
-    const now = await calls.task(store.fails ? false : undefined);
-    store.setClock(now.now, Date.now());
-    store.letGo(now.let_go);
-    return now;
-  }, [store]);
+  /** Learns the server's clock from a task that came just now, and wipes what was let go. */
+  const learn = useCallback(
+    (now: PadTaskOut) => {
+      store.setClock(now.now, Date.now());
+      store.letGo(now.let_go);
+    },
+    [store],
+  );
 
   /** Asks what to do, and where no child sits here, for the tiles; an answer that was overtaken,
    * as somebody asked again since or took a tile, says nothing. */
   const ask = useCallback(async () => {
     const mine = ++asked.current;
-    const now = await fetchTask();
+    const now = await calls.task(store.fails ? false : undefined);
+    learn(now);
     if (mine !== asked.current) return;
     happened({ is: "task", task: now });
     store.setTask(now);
@@ -70,7 +72,7 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
     if (now.pupil) return;
     const joined = await calls.lesson();
     if (mine === asked.current) happened({ is: "nobody sits here", joined });
-  }, [store, fetchTask, send]);
+  }, [store, learn, send]);
 
   const refresh = useCallback(async () => {
     const mine = asked.current + 1;
@@ -191,9 +193,12 @@ export function usePadLesson({ opensAlone, lookForNewer }: Surroundings): PadLes
     sit: (pupil) => {
       asked.current++;
       calls.sit(pupil, opensAlone()).then(
-        () => {
-          happened({ is: "writes" });
-          void refresh();
+        ({ task }) => {
+          asked.current++; // what was asked meanwhile may be answered for who sat here before
+          learn(task);
+          happened({ is: "sits", task });
+          store.setTask(task);
+          send();
         },
         (error: unknown) => {
           failed(error);

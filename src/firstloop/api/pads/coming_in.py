@@ -1,5 +1,6 @@
 """How a pad comes into a lesson, who sits at it, how it leaves."""
 
+from dataclasses import replace
 from datetime import datetime
 from typing import Annotated, Literal
 
@@ -18,6 +19,7 @@ from firstloop.api.deps import (
     Record,
     address_of,
 )
+from firstloop.api.pads.task import PadTaskOut, task_out
 from firstloop.api.problems import JOINING, TAKEN_ALREADY
 from firstloop.api.sent import Id, Sent, line
 from firstloop.api.texts import LONGEST_TEXT
@@ -149,21 +151,25 @@ class SeatIn(Sent):
 
 
 class SeatOut(BaseModel):
-    """The child at the pad: `seat` is what this sitting is called in what is handed in late."""
+    """The child at the pad: `seat` is what this sitting is called in what is handed in late. With
+    its task, so that there is no moment in which the pad still has that of the child before."""
 
     seat: int
     pupil: Who
     handedness: Handedness
+    task: PadTaskOut
 
 
 @router.post("/pupil", responses=TAKEN_ALREADY)
 def post_pupil(record: Record, who: PadIn, now: Now, sent: SeatIn) -> SeatOut:
     """A child takes its tile; 409 where it sits at another pad that is in."""
     seat = pad_seats.sit(record, who, sent.pupil, now, opens_alone=sent.opens_alone)
+    seated = replace(who, pad=replace(who.pad, seat=seat))
     with record.session() as session:
         school_class = classes.get(session, who.code.class_id)
+        task = task_out(session, seated, now)
     pupil = next(one for one in school_class.pupils if one.id == seat.pupil_id)
-    return SeatOut(seat=seat.id, pupil=who_out(pupil), handedness=pupil.handedness)
+    return SeatOut(seat=seat.id, pupil=who_out(pupil), handedness=pupil.handedness, task=task)
 
 
 class LeftOut(BaseModel):

@@ -117,6 +117,11 @@ def get_task(
 ) -> PadTaskOut:
     """What this pad is for now; with `keeps` false it says that it cannot keep what is written."""
     heard.keeps(who.pad.id, it_does=keeps)
+    return task_out(session, who, now)
+
+
+def task_out(session: Session, who: InLesson, now: datetime) -> PadTaskOut:
+    """What a pad is for now, told."""
     school_class = classes.get(session, who.code.class_id)
     pupil = pad_work.seated(school_class, who)
     moment = pad_work.moment(session, school_class, who, pupil)
