@@ -84,8 +84,7 @@ def test_they_are_read_as_what_they_are() -> None:
     read = [of for of, one in found.items() if one.result and one.result.reads_as == of[1]]
     assert len(read) >= 0.95 * len(ALL)
     assert [of for of, one in found.items() if one.state is not CellState.WRITTEN] == []
-    # Six in ten of these are wider by half than the model, for whole hands are: the bar is 5 %.
-    assert sum(not_yet(one, Dimension.SIZE) for one in found.values()) <= 0.18 * len(ALL)
+    assert sum(not_yet(one, Dimension.SIZE) for one in found.values()) <= 0.052 * len(ALL)
 
 
 def test_another_letter_than_was_asked_for_is_seen() -> None:
@@ -97,7 +96,11 @@ def test_another_letter_than_was_asked_for_is_seen() -> None:
     assert seen >= 0.9 * len(ALL)
 
 
-@pytest.mark.parametrize("fault", FAULTS, ids=("small", "large", "high", "low"))
-def test_what_is_too_small_too_large_or_off_its_line_is_found(fault: Placed) -> None:
-    found = [not_yet(told(*of, of[1], fault), Dimension.SIZE) for of in ALL]
-    assert sum(found) >= 0.9 * len(ALL)
+def test_what_is_too_small_too_large_or_off_its_line_is_found() -> None:
+    found = [
+        sum(not_yet(told(*of, of[1], fault), Dimension.SIZE) for of in ALL) / len(ALL)
+        for fault in FAULTS
+    ]
+    assert sum(found) >= 0.93 * len(FAULTS)
+    # Of those too large some are seen by their width alone, which is a hand's own on paper.
+    assert min(found) >= 0.87

@@ -87,6 +87,7 @@ def _seen(seen: SeenInk, letter: str, setting: Setting) -> tuple[Measured, tuple
     """What is measured and found of a letter as a picture. Where there is something against it in a
     hand that joins, whose letters cross themselves, it is gone along in its order of writing too,
     as words are; what has less against it counts."""
+    setting = setting.seen_on_paper()
     forms = forms_of(letter, setting.hand, STANDARD)
     lines = tuple(evenly(setting.onto.points(line)) for line in seen.lines)
     measured = measure_image(lines, forms, setting.hand)

@@ -1,5 +1,6 @@
 """By what ink is judged, whatever letter it is."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from firstloop.core.checking.measure.lines import OntoStandard
@@ -38,9 +39,16 @@ class Setting:
     def within_a_text(self) -> "Setting":
         """The same for letters of a text, which make room for each other: what is only a matter of
         proportion must be further off to be told."""
+        return self._wider(WITHIN_A_TEXT)
+
+    def seen_on_paper(self) -> "Setting":
+        """The same for letters seen on paper, whose writer nothing else is known of."""
+        return self._wider(ON_PAPER)
+
+    def _wider(self, times: Mapping[Code, float]) -> "Setting":
         wider = {
             code: replace(self.limits[code], not_yet=by * self.limits[code].not_yet)
-            for code, by in WITHIN_A_TEXT.items()
+            for code, by in times.items()
         }
         return replace(self, limits={**self.limits, **wider})
 
@@ -53,3 +61,7 @@ WITHIN_A_TEXT = {
 }
 """By what limits of a letter's proportions are multiplied in a text. By trial: letters of other
 hands that are good alone stand within these beside their neighbours."""
+
+ON_PAPER = {Code.WIDTH: 1.75}
+"""By what limits are multiplied where a letter is seen on paper. By trial on letterforms of others:
+whole hands are wider than the class's by half, and that is their hand and no slip of a letter."""
