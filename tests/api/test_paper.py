@@ -27,7 +27,7 @@ from firstloop.store import attempts, classes, paper
 from firstloop.store.database import Database
 from firstloop.store.records import PaperPageRecord
 from tests import letters
-from tests.table import letters_on_table, texts_on_table
+from tests.table import EVER, letters_on_table, texts_on_table
 
 PAPER = "/api/check/paper"
 NOW = datetime(2026, 5, 4, 9, 0, tzinfo=UTC)
@@ -232,3 +232,25 @@ def test_a_cell_that_the_check_does_not_look_at_is_told_and_the_others_are_taken
     _, left_out = client.get(f"{PAPER}/pages/{page_id}").json()["cells"]
     assert left_out["state"] == "unreadable"
     assert "§" in left_out["why"]
+
+
+def test_what_a_child_ringed_on_paper_is_its_choice_on_the_table_too(
+    client: TestClient, database: Database
+) -> None:
+    first = client.get("/api/classroom").json()["pupils"][0]["id"]
+    ink = strokes_of(letters.good_n())
+    cells = tuple(
+        {
+            "row": 0, "cell": at, "target": "n", "kind": "letter", "mode": "own",
+            "state": "written", "chosen": at == 1, "box_mm": [15.0, 34.0, 30.0, 55.0], "ink": ink,
+        }
+        for at in range(3)
+    )  # fmt: skip
+    with database.writing() as session:
+        class_id = classes.every(session)[0].id
+        page = PaperPageRecord(None, first, "a.jpg", 1, NOW, (), cells)
+        page_id = paper.add_page(session, class_id, page, None)
+    client.post(f"{PAPER}/pages/{page_id}/take", json={"keep_picture": False})
+    cards = client.get("/api/check/table", params=EVER | {"source": "scan"}).json()["cards"]
+    in_order = sorted(cards, key=lambda one: one["attempt_id"])
+    assert [one["chosen"] for one in in_order] == [False, True, False]

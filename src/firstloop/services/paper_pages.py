@@ -18,7 +18,7 @@ from firstloop.core.evidence.task import Help, Kind, Source
 from firstloop.core.sheets.wish import Mode
 from firstloop.formats.ink_json import ink_from
 from firstloop.services.handing_in import arrival, take_in, take_in_text
-from firstloop.store import paper
+from firstloop.store import handed_in, paper
 from firstloop.store.database import Database
 from firstloop.store.handed_in import Delivery
 from firstloop.store.records import ClassRecord, NotInRecordError, PaperPageRecord
@@ -117,7 +117,9 @@ def take_page(
         school_class = replace(school_class, style=page.sheet.style)  # as it was printed for
     done = {_place(one): _taken(record, school_class, page, one) for one in _to_take(page.cells)}
     cells = tuple(_as_taken(one, done.get(_place(one))) for one in page.cells)
+    chosen = [_delivery(page, one).id for one in page.cells if one["chosen"]]
     with record.writing() as session:
+        handed_in.chosen_on_paper(session, school_class.id, chosen)
         paper.change_page(session, school_class.id, replace(page, kept_at=now, cells=cells))
         if not keep_picture:
             paper.drop_picture(session, school_class.id, page_id)
@@ -142,8 +144,7 @@ def _taken(
     """Takes a cell into the record; or why the check looks at no such thing. Whatever else goes
     wrong is raised, and nothing of the page is let go."""
     assert page.pupil_id is not None
-    told = f"{page.id} {page.file} {page.came_at.isoformat()} {_place(cell)}"
-    delivery = Delivery(uuid5(NAMESPACE_OID, told), told)
+    delivery = _delivery(page, cell)
     kind, ink, help = Kind(cell["kind"]), ink_from(cell["ink"]), HELP_OF[Mode(cell["mode"])]
     with record.session() as session:
         arrived = arrival(session, school_class, page.pupil_id, page.came_at, delivery)
@@ -174,6 +175,12 @@ def _taken(
     except (InkError, UncheckedError, UnknownLetterError) as fault:
         return NotTaken(str(fault))
     return kind
+
+
+def _delivery(page: PaperPageRecord, cell: dict[str, Any]) -> Delivery:
+    """What is written in a cell, by an id of its own: taken again, it is the same."""
+    told = f"{page.id} {page.file} {page.came_at.isoformat()} {_place(cell)}"
+    return Delivery(uuid5(NAMESPACE_OID, told), told)
 
 
 def _as_taken(cell: dict[str, Any], done: Kind | NotTaken | None) -> dict[str, Any]:

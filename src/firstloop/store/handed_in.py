@@ -19,6 +19,7 @@ from sqlalchemy import (
     or_,
     select,
     type_coerce,
+    update,
 )
 from sqlalchemy.orm import Mapped, Session, mapped_column
 
@@ -29,6 +30,7 @@ from firstloop.core.teaching.pad_tasks import Key
 from firstloop.formats.ink_json import small_picture, strokes_of
 from firstloop.store import pad_loads
 from firstloop.store.base import Base, UtcDateTime
+from firstloop.store.pupils import Pupil
 from firstloop.store.records import NotInRecordError
 
 
@@ -311,6 +313,16 @@ def set_best(session: Session, lesson_id: int, pupil_id: int, sent_as: str) -> N
     for row in session.scalars(rows):
         row.is_best = row.id == sent_as
     session.flush()
+
+
+def chosen_on_paper(session: Session, class_id: int, sent_as: Iterable[UUID]) -> None:
+    """What a child of the class ringed or ticked on its sheet is its choice, be it several."""
+    of_the_class = select(Pupil.id).where(Pupil.class_id == class_id)
+    session.execute(
+        update(HandedIn)
+        .where(HandedIn.id.in_([str(one) for one in sent_as]), HandedIn.pupil_id.in_(of_the_class))
+        .values(is_best=True)
+    )
 
 
 def _work(row: Row[*tuple[Any, ...]]) -> Work:
