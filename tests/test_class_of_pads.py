@@ -17,6 +17,8 @@ from scripts.served import Application, free_port
 from firstloop.cli import main
 from firstloop.demo.pad_client import PadClient
 from firstloop.demo.playing import Play, play
+from firstloop.formats.ink_json import strokes_of
+from tests import letters
 
 CHILDREN = ("Ada", "Bo", "Cem", "Dia", "Eli", "Fay")
 
@@ -101,3 +103,34 @@ def test_the_command_plays_a_class(
     nobody = [*asked[:1], "--url", f"http://127.0.0.1:{free_port()}"]
     assert main(nobody) == 1
     assert "is First Loop running?" in capsys.readouterr().err
+
+
+def test_the_command_plays_a_colleague_who_judges_what_waits_for_her_once(
+    application: Application, capsys: pytest.CaptureFixture[str]
+) -> None:
+    asked = ["colleague", "--url", application.address, "--otherwise", "0.3"]
+    assert main(asked) == 0
+    assert "no set waits" in capsys.readouterr().out
+    teacher = PadClient(application.address)
+    for at in range(24):
+        n = strokes_of(letters.good_n() if at % 2 else letters.n_from_the_base_line())
+        sent = {"pupil_id": 1 + at % 3, "letter": "n", "help": "copy", "strokes": n}
+        assert teacher.ask("POST", "/api/write/attempts", sent)[0] == 201
+    (reader,) = teacher.ask("GET", "/api/check/sets")[1]["readers"]
+    wanted = {"name": "Autumn", "size": 20, "readers": [reader["id"]]}
+    status, made = teacher.ask("POST", "/api/check/sets", wanted)
+    teacher.drop()
+    assert status == 201, made
+    assert main(asked) == 0
+    assert capsys.readouterr().out == "Autumn: 20 letters judged\n"
+    _, judged = teacher.ask("GET", f"/api/blind/sets/{made['id']}")
+    directions = Counter(one["said"]["direction"] for one in judged)
+    assert min(directions["secure"], directions["not_yet"]) >= 6  # half begins at the base line
+    good = [one["said"] for one in judged if one["said"]["direction"] == "secure"]
+    assert any(
+        "nearly" in (said["size"], said["shape"]) for said in good
+    )  # what she sees otherwise
+    assert all(one["said"]["codes"][:1] in ([], ["start_place"]) for one in judged)
+    assert main(asked) == 0
+    assert capsys.readouterr().out == "Autumn: 0 letters judged\n"
+    teacher.drop()

@@ -2,19 +2,25 @@
 
 import io
 import signal
+import socket
 import ssl
 import subprocess
 import sys
+import threading
 import urllib.error
 import urllib.request
+from contextlib import closing, suppress
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import pytest
+import uvicorn
 from cryptography import x509
 from scripts.served import COMMAND, free_port
 
 from firstloop.cli import main
+from firstloop.cli.reception import Server
+from firstloop.cli.serving import Interrupts
 from firstloop.services.accounts import begin
 from firstloop.services.certificates import SERVER_LASTS, certificate_for
 from firstloop.store.database import Database
@@ -48,10 +54,34 @@ def test_ctrl_c_ends_it_without_a_word(database: Database) -> None:
     pipe = subprocess.PIPE
     with subprocess.Popen(told, stdout=pipe, stderr=pipe, text=True) as served:
         assert served.stdout is not None
-        assert "Ctrl+C ends it" in served.stdout.readline()
-        served.send_signal(signal.SIGINT)
-        _, complaints = served.communicate(timeout=30)
+        try:
+            assert "Ctrl+C ends it" in served.stdout.readline()
+            served.send_signal(signal.SIGINT)
+            _, complaints = served.communicate(timeout=30)
+        finally:
+            served.kill()
     assert (served.returncode, complaints) == (0, "")
+
+
+def test_ctrl_c_that_python_lets_go_ends_it_once_it_has_begun() -> None:
+    ended = threading.Event()
+    listening = socket.create_server(("127.0.0.1", 0))
+    with closing(listening), Interrupts() as interrupts:
+        with suppress(KeyboardInterrupt):  # as in a callback whose faults are let go
+            signal.raise_signal(signal.SIGINT)
+        config = uvicorn.Config(asked_for_nothing, log_level="critical", lifespan="off")
+        server = Server(config, ended.set, None, lambda: interrupts.came)
+        too_late = threading.Timer(10, setattr, (server, "should_exit", True))
+        too_late.start()
+        with pytest.raises(KeyboardInterrupt):
+            server.run(sockets=[listening])
+        assert too_late.is_alive()
+        too_late.cancel()
+    assert ended.is_set()
+
+
+async def asked_for_nothing(*_: object) -> None:
+    raise AssertionError("nobody asks")
 
 
 @pytest.mark.parametrize(

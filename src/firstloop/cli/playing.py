@@ -1,5 +1,5 @@
-"""`firstloop pads` and `photograph`: a made-up class at its pads or on paper, for who has none at
-hand."""
+"""`firstloop pads`, `photograph` and `colleague`: a made-up class at its pads or on paper, and a
+made-up second pair of eyes, for who has none at hand."""
 
 import argparse
 import getpass
@@ -44,6 +44,17 @@ def add_to(commands: Commands) -> None:
     taken.add_argument("--seed", type=int, default=1)
     taken.set_defaults(run=_photograph)
 
+    eyes = commands.add_parser(
+        "colleague", help="play a colleague who judges the sets that wait for her"
+    )
+    eyes.add_argument("--url", default="http://127.0.0.1:8000", help="where First Loop is")
+    eyes.add_argument("--name", help="whose account; in a demonstration who is there judges")
+    eyes.add_argument("--authority", type=Path, metavar="FILE", help="the school's own, for https")
+    eyes.add_argument("--hand", default="plain", help="that the class writes, by its name")
+    eyes.add_argument("--otherwise", type=float, default=0.15, help="share that she sees otherwise")
+    eyes.add_argument("--seed", type=int, default=1)
+    eyes.set_defaults(run=_colleague)
+
 
 def _pads(options: argparse.Namespace) -> int:
     from firstloop.demo.pad_client import PadClient  # noqa: PLC0415
@@ -75,6 +86,26 @@ def _pads(options: argparse.Namespace) -> int:
     return 1 if played.left or played.refused else 0
 
 
+def _colleague(options: argparse.Namespace) -> int:
+    from firstloop.core.letters import find_hand  # noqa: PLC0415
+    from firstloop.core.letters.style import Style  # noqa: PLC0415
+    from firstloop.demo.colleague import Eyes, judge_sets  # noqa: PLC0415
+    from firstloop.demo.pad_client import PadClient  # noqa: PLC0415
+
+    client = PadClient(options.url, _trust(options.authority))
+    if options.name is not None:
+        _sign_in(client, options.name)
+    eyes = Eyes(Style(find_hand(options.hand).name), options.otherwise, options.seed)
+    waited = False
+    for one in judge_sets(client, eyes):
+        waited = True
+        print(f"{one.name}: {one.letters} letters judged", flush=True)
+    client.drop()
+    if not waited:
+        print("no set waits; make one in Check, A second pair of eyes")
+    return 0
+
+
 def _photograph(options: argparse.Namespace) -> int:
     from firstloop.demo.on_paper import photograph_lesson  # noqa: PLC0415
     from firstloop.services.clock import day_of  # noqa: PLC0415
@@ -104,9 +135,7 @@ def _trust(authority: Path | None) -> ssl.SSLContext | None:
 def _opened(teacher: "PadClient", name: str | None) -> str:
     """The code of today's lesson, opened by its teacher."""
     if name is not None:
-        sent = {"name": name, "password": getpass.getpass(f"Password of {name}: ")}
-        if teacher.ask("POST", "/api/session", sent)[0] != 204:
-            raise FirstLoopError("this name and this password do not go together; try again")
+        _sign_in(teacher, name)
     status, opened = teacher.ask("POST", "/api/write/lesson-code", {})
     teacher.drop()
     if status != 200:
@@ -114,3 +143,9 @@ def _opened(teacher: "PadClient", name: str | None) -> str:
             f"the lesson cannot be opened ({opened['detail']}); give --teacher or --code"
         )
     return str(opened["code"])
+
+
+def _sign_in(teacher: "PadClient", name: str) -> None:
+    sent = {"name": name, "password": getpass.getpass(f"Password of {name}: ")}
+    if teacher.ask("POST", "/api/session", sent)[0] != 204:
+        raise FirstLoopError("this name and this password do not go together; try again")

@@ -5,6 +5,7 @@ that has been so longest goes. Over TLS, who comes without it is told where to g
 import asyncio
 import logging
 import resource
+import signal
 import socket
 import ssl
 from collections.abc import Callable, Coroutine
@@ -233,14 +234,20 @@ async def _first_byte(line: socket.socket) -> int:
 
 class Server(uvicorn.Server):
     """The server behind the reception. `before_it_ends` is called when it is told to end: who
-    listens to what happens would keep it waiting."""
+    listens to what happens would keep it waiting. `was_told` says whether it was told to before it
+    listened to that."""
 
     def __init__(
-        self, config: uvicorn.Config, before_it_ends: Callable[[], None], where: str | None
+        self,
+        config: uvicorn.Config,
+        before_it_ends: Callable[[], None],
+        where: str | None,
+        was_told: Callable[[], bool],
     ) -> None:
         super().__init__(config)
         self._before_it_ends = before_it_ends
         self._where = where
+        self._was_told = was_told
 
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         """Takes in who comes by our own reception."""
@@ -249,6 +256,8 @@ class Server(uvicorn.Server):
             reception = Reception(listening, self._speaker, self.config.ssl, self._where)
             reception.open()
             self.servers.append(reception)  # type: ignore[arg-type]  # it closes as a server does
+        if self._was_told():  # soon: it ends in order only once it has begun
+            asyncio.get_running_loop().call_soon(self.handle_exit, signal.SIGINT, None)
 
     def _speaker(self) -> Timed:
         return Timed(

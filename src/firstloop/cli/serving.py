@@ -3,11 +3,13 @@
 import argparse
 import gc
 import json
+import signal
 import socket
 from contextlib import closing, suppress
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Thread
+from types import FrameType
 from typing import TYPE_CHECKING
 
 from firstloop.cli.options import Commands, with_record
@@ -78,7 +80,12 @@ def _serve(options: argparse.Namespace) -> int:
     if options.db.exists() and options.db.stat().st_size > LARGE:
         print(f"The record is looked over first: {options.db}", flush=True)
     # Ctrl+C is how it is ended, whatever it was doing.
-    with closing(listening), closing(Database(options.db)) as database, suppress(KeyboardInterrupt):
+    with (
+        closing(listening),
+        closing(Database(options.db)) as database,
+        Interrupts() as interrupts,
+        suppress(KeyboardInterrupt),
+    ):
         names = names_of(options.host, options.name)
         tls = None if is_loopback(options.host) else _tls(options, database, names)
         where = where_pads_come(names, options.port) if tls else None
@@ -126,8 +133,28 @@ def _serve(options: argparse.Namespace) -> int:
             name="preparing",
             daemon=True,
         ).start()
-        Server(settings, database.news.end, where).run(sockets=[listening])
+        server = Server(settings, database.news.end, where, lambda: interrupts.came)
+        server.run(sockets=[listening])
     return 0
+
+
+class Interrupts:
+    """Ctrl+C until the server listens to it itself. It interrupts what is being done, and is kept
+    in mind: where that is a callback of Python's own, whose faults it lets go, it would be lost."""
+
+    def __init__(self) -> None:
+        self.came = False
+
+    def __enter__(self) -> "Interrupts":
+        self._before = signal.signal(signal.SIGINT, self._comes)
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        signal.signal(signal.SIGINT, self._before)
+
+    def _comes(self, _: int, __: FrameType | None) -> None:
+        self.came = True
+        raise KeyboardInterrupt
 
 
 def _put_together(app: "FastAPI", path: str) -> None:

@@ -18,6 +18,7 @@ const REACH = [
   card(2, { ...SHORT, pupil_id: JORI.id, why: ["new_fault"] }),
   card(3, SHORT),
 ];
+const NO_PAIR = { first: null, latest: null, chosen: null, best: null };
 const PILES = { reach_up: REACH, well: [card(4)] };
 
 const things = (ids: readonly number[], other = {}) => ({
@@ -212,6 +213,26 @@ test("what was seen on paper has ink, but no order to play", async () => {
   expect(await article.findByText(/on paper/)).toBeVisible();
   expect(article.queryByRole("button", { name: /Replay/ })).toBeNull();
   expect(article.getByRole("button", { name: /Compare/ })).toBeVisible();
+});
+
+test("a letter that is held is compared with others of its child, and with no other child's", async () => {
+  serve("GET /api/check/pupils/1/letters/l/pair", NO_PAIR);
+  serve("GET /api/check/pupils/2/letters/l/pair", NO_PAIR);
+  const { user } = putUp(<CheckDesk />);
+  const article = within(await screen.findByRole("article"));
+  await article.findByRole("button", { name: /Hold/ });
+  await user.keyboard("h");
+  expect(article.getByRole("button", { name: /Hold/ })).toHaveAttribute("aria-pressed", "true");
+  await user.keyboard("{ArrowRight}");
+  await screen.findByRole("heading", { level: 1, name: "Jori: l" });
+  await user.keyboard("c");
+  expect(await screen.findByText("There is no other l of this child yet.")).toBeVisible();
+  await user.keyboard("{ArrowRight}");
+  await screen.findByRole("heading", { level: 1, name: "Mila: l" });
+  await user.keyboard("c");
+  expect(
+    await screen.findByRole("img", { name: "l: the one you hold, and this one" }),
+  ).toBeVisible();
 });
 
 test("of what an eye saw there is no ink", async () => {

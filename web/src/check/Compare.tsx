@@ -1,16 +1,21 @@
-/** Two of a child's letters on one ruling: side by side, or one over the other. */
+/**
+ * Two of a child's letters on one ruling: side by side, or one over the other. Beside what is worth
+ * comparing of this letter, any that she holds, such as another form of it; never another child's.
+ */
 import { useState } from "react";
 
 import { useClassroom } from "../api/queries";
 import type { AttemptOut as Attempt, PairOut } from "../api/schema";
-import { usePair, useThing } from "../api/tableQueries";
+import { type Key, usePair, useThing } from "../api/tableQueries";
 import { type Box, boxOf, viewBoxOf, viewOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
 import { Choice } from "../ui/Choice";
 import { Pick } from "../ui/Pick";
 
-const NAMES: Record<keyof PairOut, string> = {
+type Other = keyof PairOut | "held";
+const NAMES: Record<Other, string> = {
+  held: "the one you hold",
   first: "the first",
   latest: "the latest",
   chosen: "the child’s own choice",
@@ -25,16 +30,19 @@ const LAID = [
 const INK = 0.06;
 const GAP = 0.7;
 
-export function Compare({ attempt }: { attempt: Attempt }) {
+export function Compare({ attempt, held }: { attempt: Attempt; held: Key | undefined }) {
   const pair = usePair(attempt.pupil.id, attempt.letter).data;
-  const [wanted, setWanted] = useState<keyof PairOut>();
+  const [wanted, setWanted] = useState<Other>();
   const [laid, setLaid] = useState<(typeof LAID)[number]["value"]>("beside");
   const lines = useClassroom().data?.lines ?? [];
-  const offered = (["first", "chosen", "best", "latest"] as const).filter(
-    (name) => pair?.[name] && pair[name] !== attempt.id,
+  const holds = useThing(held).data;
+  const isOwn = holds?.kind === "attempt" && holds.attempt.pupil.id === attempt.pupil.id;
+  const ids = { ...pair, held: isOwn ? holds.attempt.id : null };
+  const offered = (["held", "first", "chosen", "best", "latest"] as const).filter(
+    (name) => ids[name] && ids[name] !== attempt.id,
   );
   const which = wanted && offered.includes(wanted) ? wanted : offered[0];
-  const other = useThing(which && pair?.[which] ? `attempt ${pair[which]}` : undefined).data;
+  const other = useThing(which && ids[which] ? `attempt ${ids[which]}` : undefined).data;
   if (pair && !which) {
     return <p className="text-soft">There is no other {attempt.letter} of this child yet.</p>;
   }
@@ -78,6 +86,7 @@ export function Compare({ attempt }: { attempt: Attempt }) {
           onChange={setWanted}
         />
         <span className="text-soft">
+          {other.attempt.letter === attempt.letter ? null : `${other.attempt.letter}, `}
           {dayOf(other.attempt.written_at)} {over ? "(dotted)" : "(left)"}
         </span>
         <Choice small label="How they lie" value={laid} options={LAID} onChange={setLaid} />

@@ -1,5 +1,5 @@
 /** One letter taken up: large, played again, what was seen, the one thing to say, everybody's word. */
-import { Columns2, Play } from "lucide-react";
+import { Columns2, Pin, Play } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -15,6 +15,7 @@ import { useShortcuts } from "../ui/useShortcuts";
 import { Compare } from "./Compare";
 import { FindingList } from "./FindingList";
 import { InkCloser } from "./InkCloser";
+import type { Held } from "./desk";
 import type { Words } from "./useWords";
 import { Key, WordOn } from "./WordOn";
 
@@ -33,7 +34,13 @@ const SPEEDS = [
   { value: 0.25, name: "a quarter" },
 ] as const;
 
-export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words }) {
+interface Shown {
+  attempt: Attempt;
+  words: Words;
+  held: Held;
+}
+
+export function LetterPanel({ attempt, words, held }: Shown) {
   const letter = useLetter(attempt.letter);
   const closer = useCloser(attempt.id);
   const timeline = inkTimeline(attempt.strokes);
@@ -48,11 +55,17 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
   };
   // What was seen on paper has no order: there is nothing to play.
   const plays = attempt.source === "pen";
+  const key = `attempt ${attempt.id}` as const;
+  const isHeld = held.key === key;
+  const hold = () => {
+    held.hold(isHeld ? undefined : key);
+  };
   useShortcuts({
     ...(plays && { " ": replay, v: slower }),
     c: () => {
       setComparing(!comparing);
     },
+    ...(attempt.source !== "eye" && { h: hold }),
   });
   const label = `${attempt.letter} by ${attempt.pupil.name}`;
   return (
@@ -68,7 +81,7 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
         </p>
       </header>
       {attempt.source === "eye" ? null : comparing ? (
-        <Compare attempt={attempt} />
+        <Compare attempt={attempt} held={held.key} />
       ) : letter.data ? (
         <InkCloser
           attempt={attempt}
@@ -101,6 +114,17 @@ export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words
             className="aria-pressed:border-ink aria-pressed:bg-rule-wash"
           >
             <Columns2 aria-hidden size={18} /> Compare <Key>C</Key>
+          </Button>
+          <Button
+            small
+            onClick={hold}
+            aria-pressed={isHeld}
+            aria-keyshortcuts="h"
+            aria-label="Hold"
+            title="Hold this one: others of this child can be compared with it"
+            className="aria-pressed:border-ink aria-pressed:bg-rule-wash"
+          >
+            <Pin aria-hidden size={18} /> <Key>H</Key>
           </Button>
           {attempt.text_id === null ? null : (
             <Link

@@ -53,7 +53,7 @@ export function Piles({
           return (
             <li
               key={index}
-              className="absolute inset-x-0"
+              className="absolute inset-x-0 contain-layout contain-size"
               style={{ transform: `translateY(${start}px)`, height: size }}
             >
               {row.cards ? (

@@ -1,9 +1,10 @@
 /** Something on the table as it was written, with what is held of it; what is in sight has its ink. */
 import { Eye, Pin, Ruler, Star } from "lucide-react";
+import { memo, useDeferredValue } from "react";
 
 import { useClassroom, useLetter } from "../api/queries";
 import type { AttemptOut as Attempt, CardOut as Card } from "../api/schema";
-import { type Key, keyOf, useThing } from "../api/tableQueries";
+import { type Key, keyOf, type Thing, useThing } from "../api/tableQueries";
 import { InkOverModel } from "../ink/InkOverModel";
 import { DIMENSIONS, VERDICT_NAMES, VerdictMark } from "../ui/VerdictMark";
 import { TextInk } from "./texts/TextInk";
@@ -16,7 +17,8 @@ const WHY: Record<Card["why"][number], string> = {
   unchecked: "not checked",
 };
 
-export function Tile({
+/** What has not changed is not drawn again: the table is scrolled past thousands. */
+export const Tile = memo(function Tile({
   card,
   name,
   current,
@@ -44,7 +46,8 @@ export function Tile({
     ...(card.best ? [SIGNS.best] : []),
     ...(onWall ? [SIGNS.wall] : []),
   ];
-  const thing = useThing(key).data;
+  // Its ink is drawn as soon as there is time for it: scrolling does not wait.
+  const thing = useDeferredValue(useThing(key).data);
   const say = thing?.kind === "text" ? thing.text.say : (thing?.attempt.say ?? "");
   return (
     <button
@@ -61,7 +64,7 @@ export function Tile({
     >
       <span className="sr-only">{`${card.target} by ${name}: ${about}. ${[...why, ...marks].join(", ")} ${say}`}</span>
       <span aria-hidden className="flex h-[7.4rem] w-full shrink-0">
-        <TileInk card={card} name={name} />
+        <TileInk thing={thing} label={`${card.target} by ${name}`} />
       </span>
       <span aria-hidden className="flex items-center justify-between gap-1 text-base">
         <span className="truncate font-medium">{name}</span>
@@ -81,7 +84,7 @@ export function Tile({
       </span>
     </button>
   );
-}
+});
 
 const SIGNS = {
   wall: "for the wall",
@@ -103,16 +106,20 @@ function stateOf(card: Card, isOut: boolean): string | undefined {
   return isOut ? "taken out" : undefined;
 }
 
-function TileInk({ card, name }: { card: Card; name: string }) {
-  const thing = useThing(keyOf(card));
+const TileInk = memo(function TileInk({
+  thing,
+  label,
+}: {
+  thing: Thing | undefined;
+  label: string;
+}) {
   const lines = useClassroom().data?.lines ?? [];
-  if (!thing.data) return <span className="h-full w-full rounded bg-paper" />;
-  const label = `${card.target} by ${name}`;
-  if (thing.data.kind === "text") {
-    return <TextInk text={thing.data.text} lines={lines} label={label} className="h-full w-full" />;
+  if (!thing) return <span className="h-full w-full rounded bg-paper" />;
+  if (thing.kind === "text") {
+    return <TextInk text={thing.text} lines={lines} label={label} className="h-full w-full" />;
   }
-  return <LetterInk attempt={thing.data.attempt} label={label} className="h-full w-full" />;
-}
+  return <LetterInk attempt={thing.attempt} label={label} className="h-full w-full" />;
+});
 
 /** A letter over its model, as small or large as it is asked for; of what an eye saw there is none. */
 export function LetterInk({
