@@ -8,7 +8,7 @@ from scripts.growing.schools import School
 
 from firstloop.core.progress.evidence import Evidence, bounds
 from firstloop.core.progress.following import follow, prepare
-from firstloop.core.progress.foretelling import forecast
+from firstloop.core.progress.foretelling import letters_on, summed
 from firstloop.core.progress.model import attempts_of, nothing_held, rules_for
 
 Values = npt.NDArray[np.float64]
@@ -49,7 +49,8 @@ def foretold(evidence: Evidence) -> Values:
     for first, last in zip(ends[:-1].tolist(), ends[1:].tolist(), strict=True):
         held = nothing_held(len(evidence.letters))
         for at in range(first, last):
-            found[at] = forecast(held, rules, evidence.days[at]).letters[evidence.letter[at]]
+            stands = letters_on(held, rules, evidence.days[at])[evidence.letter[at]]
+            found[at] = summed(stands, rules)
             follow(held, attempts_of(evidence, at, at + 1), rules)
     return found
 

@@ -1,6 +1,7 @@
 """What is said of a letter: of its own parts and of lines that are on its paper alone."""
 
 import re
+from functools import cache
 from typing import Any
 
 import numpy as np
@@ -39,17 +40,28 @@ def own_parts(letter: Letter) -> set[str]:
     return parts
 
 
+@cache
+def phrases() -> re.Pattern[str]:
+    """The words of moves on whatever paper, the longest first."""
+    said = {ours(key, Ruling(kind=paper)) for key in WORDS for paper in RulingKind}
+    longest_first = sorted(said, key=len, reverse=True)
+    return re.compile(rf"\b(?:{'|'.join(map(re.escape, longest_first))})\b")
+
+
+@cache  # many letters are told the same
 def without_phrases(sentence: str) -> str:
     """A sentence without the words of moves, which say what is done and name no part."""
-    said = {ours(key, Ruling(kind=paper)) for key in WORDS for paper in RulingKind}
-    for words in sorted(said, key=len, reverse=True):
-        sentence = re.sub(rf"\b{re.escape(words)}\b", "", sentence)
-    return OF_THE_PAPER.sub("", sentence)
+    return OF_THE_PAPER.sub("", phrases().sub("", sentence))
+
+
+@cache
+def sayings_of(hand: str, paper: RulingKind) -> tuple[sayings.Saying, ...]:
+    return tuple(sayings.sayings(hand, paper))
 
 
 @pytest.mark.parametrize(("hand", "paper"), EVERY)
 def test_no_sentence_names_a_part_that_the_letter_has_not(hand: str, paper: RulingKind) -> None:
-    for one in sayings.sayings(hand, paper):
+    for one in sayings_of(hand, paper):
         for sentence in (one.say, one.note):
             named = set(re.findall(r"[a-z-]+", without_phrases(sentence).lower())) & PARTS
             if one.code is Code.READS_AS_OTHER:
@@ -65,7 +77,7 @@ def test_no_sentence_names_a_line_that_is_not_on_the_paper(hand: str, paper: Rul
     hidden = [
         name for line, name in LINES.items() if squares or ruling.look(line) is LineLook.HIDDEN
     ]
-    for one in sayings.sayings(hand, paper):
+    for one in sayings_of(hand, paper):
         for sentence in (one.say, one.note):
             assert not [name for name in hidden if name in sentence], (one.letter.name, sentence)
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -37,12 +38,20 @@ def written(text: str, hand: Hand, ruling: Ruling, but: str = "") -> Written:
     UnknownLetterError for a letter that the hand does not have."""
     parts, right = [], 0.0
     for word in text.split():
-        letter = draw(compose(word, hand).script, hand.proportions, ruling)
-        (left, _), (end, _) = polyline.corners(np.vstack(letter.inked())).tolist()
+        letter, left, end = _drawn(word, hand, ruling)
         if not but or word.strip(".,!?") != but:
             parts.append(Placed(letter, right - left))
         right += end - left + FINGER_SPACE
     return Written(text, tuple(parts), max(0.0, right - FINGER_SPACE))
+
+
+# The words of a sentence are tried on a line again with each that comes, row after row.
+@lru_cache(maxsize=512)
+def _drawn(word: str, hand: Hand, ruling: Ruling) -> tuple[Letter, float, float]:
+    """A word as one movement, where its ink begins and where it ends; u."""
+    letter = draw(compose(word, hand).script, hand.proportions, ruling)
+    (left, _), (end, _) = polyline.corners(np.vstack(letter.inked())).tolist()
+    return letter, left, end
 
 
 def in_lines(text: str, hand: Hand, ruling: Ruling, room: float) -> Iterator[str]:
