@@ -25,6 +25,7 @@ from scripts.bench_pen import bench_pen
 from scripts.bench_progress import bench_estimates
 from scripts.bench_scale import bench_first_answers, bench_scale
 from scripts.bench_start import bench_start
+from scripts.bench_table import bench_table
 from scripts.bench_texts import bench_texts
 from scripts.screenshots import write_n_from_the_base_line
 from scripts.served import demo_server, launch_chromium
@@ -118,6 +119,7 @@ if __name__ == "__main__":
     bench_paper()
     bench_hand()
     bench_scale()
+    bench_table()
     bench_first_answers()
     bench_browser()
     bench_clients()
