@@ -77,7 +77,10 @@ def _days_of_slips(session: Session, class_id: int, found: Sequence[Lying]) -> D
     if found:
         begin = min(one.day for one in found) - NEW_WITHIN
         end = max(one.day for one in found)
-        for pupil_id, letter, code, day in slipped.days_of(session, class_id, begin, end):
+        whose = {one.pupil_id for one in found}
+        letters = {one.target for one in found if one.kind is Kind.LETTER}
+        known = slipped.days_of(session, class_id, begin, end, whose, letters)
+        for pupil_id, letter, code, day in known:
             days.setdefault((pupil_id, letter, code), []).append(day)
     return days
 

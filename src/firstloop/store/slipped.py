@@ -1,7 +1,8 @@
 """What children of a class had to mend lately, by letter and code, as her word has it: without what
 she denied or set aside, with what she saw and the checker missed."""
 
-from datetime import date, datetime
+from collections.abc import Collection
+from datetime import UTC, date, datetime, time, timedelta
 
 from sqlalchemy import ColumnElement, Select, and_, or_, select, union
 from sqlalchemy.orm import Session
@@ -38,22 +39,39 @@ def _slipped(session: Session, of_class: ColumnElement[bool]) -> list[Slipped]:
     return [Slipped(code, letter, pupil_id) for code, letter, pupil_id in known if code]
 
 
-def days_of(
-    session: Session, class_id: int, begin: date, end: date
+def days_of(  # noqa: PLR0917  # whose, when, of what
+    session: Session,
+    class_id: int,
+    begin: date,
+    end: date,
+    pupil_ids: Collection[int],
+    letters: Collection[str],
 ) -> set[tuple[int, str, str, date]]:
-    """On which days which child had what to mend in which letter, by the checker: child, letter,
-    code, day."""
+    """On which days which of some children of the class had what to mend in which of some letters,
+    by the checker: child, letter, code, day."""
     rows = (
         select(Attempt.pupil_id, Attempt.letter, FindingRow.code, Attempt.day)
         .join(FindingRow, FindingRow.attempt_id == Attempt.id)
         .where(
-            Attempt.pupil_id.in_(select(Pupil.id).where(Pupil.class_id == class_id)),
+            Attempt.pupil_id.in_(
+                select(Pupil.id).where(Pupil.class_id == class_id, Pupil.id.in_(pupil_ids))
+            ),
             Attempt.day.between(begin, end),
+            Attempt.written_at.between(*_moments(begin, end)),
+            Attempt.letter.in_(letters),
             FindingRow.severity == Verdict.NOT_YET.value,
         )
         .distinct()
     )
-    return {(pupil_id, letter, code, day) for pupil_id, letter, code, day in session.execute(rows)}
+    return {(*row,) for row in session.connection().execute(rows)}
+
+
+def _moments(begin: date, end: date) -> tuple[datetime, datetime]:
+    """Within which days of wherever the school is lie; letters are found by their moment."""
+    return (
+        datetime.combine(begin, time.min, UTC) - timedelta(days=1),
+        datetime.combine(end, time.max, UTC) + timedelta(days=1),
+    )
 
 
 def _found() -> Select[str, str, int]:

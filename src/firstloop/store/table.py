@@ -95,7 +95,10 @@ class Lying:
     def to_mend(self) -> list[Code]:
         """What is to be mended: what she saw first, then what the checker did."""
         found = [one.code for one in self.found if one.severity is Verdict.NOT_YET]
-        return [*sorted(self.missed, key=list(Code).index), *found]
+        return [*sorted(self.missed, key=_PLACE.__getitem__), *found]
+
+
+_PLACE = {code: place for place, code in enumerate(Code)}
 
 
 def lying(session: Session, class_id: int, asked: Asked) -> tuple[list[Lying], int]:
