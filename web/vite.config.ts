@@ -37,6 +37,7 @@ export default defineConfig({
     setupFiles: "src/test/setup.ts",
     // One page for all files, wiped between tests: four times as fast as a page a file.
     isolate: false,
+    testTimeout: 20_000, // one that waits has no more to wait for than a slow machine
     coverage: {
       include: ["src/**/*.{ts,tsx}"],
       exclude: ["src/api/schema.d.ts", "src/test/**"],

@@ -14,7 +14,8 @@ export function PrivacyPart({ kept }: { kept: SchoolOut["kept"] }) {
       <p>
         Of a child: what you call them, the hand they write with, a picture, the letters they write
         with the time, what was found in them, and what you said of it. Nothing else; no birthday,
-        no surname, no photograph.
+        no surname, no photograph of a child. The picture of a page that was written on paper stays
+        only where you keep it.
       </p>
       <p>
         It is in one file on this machine, {Math.ceil(kept.bytes / 1_000_000)} MB:{" "}

@@ -80,7 +80,7 @@ function LetterBox({
   const [left, bottom, right, top] = letter.box;
   const toMend = letter.findings.some(({ severity }) => severity === "not_yet");
   return (
-    // The arrow keys do the same, on the whole page.
+    // The keys , and . do the same, on the whole page.
     <rect
       x={left - ROUND}
       y={-top - ROUND}
