@@ -80,7 +80,7 @@ def test_ctrl_c_that_python_lets_go_ends_it_once_it_has_begun() -> None:
     assert ended.is_set()
 
 
-async def asked_for_nothing(*_: object) -> None:
+async def asked_for_nothing(_scope: object, _receive: object, _send: object) -> None:
     raise AssertionError("nobody asks")
 
 
