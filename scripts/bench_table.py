@@ -1,5 +1,5 @@
 """Measures the table of *Check* while it is scrolled: the longest piece of script and layout in
-Chromium's own trace, with the letters of a term on it."""
+Chromium's own trace, with some two thousand letters on it."""
 
 import json
 from datetime import UTC, datetime, timedelta

@@ -211,25 +211,31 @@ def test_what_waits_can_be_let_go(client: TestClient, database: Database, filled
     assert filled.photos[0][2_000:2_400] not in database.path.read_bytes()
 
 
-def test_a_cell_that_the_check_does_not_look_at_is_told_and_the_others_are_taken(
-    client: TestClient, database: Database
-) -> None:
+def a_page(database: Database, client: TestClient, targets: str, chosen: int | None = None) -> str:
+    """Where a page of the first child's letters is, one of them ringed, all written alike."""
     first = client.get("/api/classroom").json()["pupils"][0]["id"]
     ink = strokes_of(letters.good_n())
     cells = tuple(
         {
             "row": 0, "cell": at, "target": target, "kind": "letter", "mode": "own",
-            "state": "written", "chosen": False, "box_mm": [15.0, 34.0, 30.0, 55.0], "ink": ink,
+            "state": "written", "chosen": at == chosen, "box_mm": [15.0, 34.0, 30.0, 55.0],
+            "ink": ink,
         }
-        for at, target in enumerate("n§")
+        for at, target in enumerate(targets)
     )  # fmt: skip
     with database.writing() as session:
         class_id = classes.every(session)[0].id
         page = PaperPageRecord(None, first, "a.jpg", 1, NOW, (), cells)
-        page_id = paper.add_page(session, class_id, page, None)
-    taken = client.post(f"{PAPER}/pages/{page_id}/take", json={"keep_picture": False})
+        return f"{PAPER}/pages/{paper.add_page(session, class_id, page, None)}"
+
+
+def test_a_cell_that_the_check_does_not_look_at_is_told_and_the_others_are_taken(
+    client: TestClient, database: Database
+) -> None:
+    page = a_page(database, client, "n§")
+    taken = client.post(f"{page}/take", json={"keep_picture": False})
     assert taken.json() == {"letters": 1, "texts": 0, "left_out": 1}
-    _, left_out = client.get(f"{PAPER}/pages/{page_id}").json()["cells"]
+    _, left_out = client.get(page).json()["cells"]
     assert left_out["state"] == "unreadable"
     assert "§" in left_out["why"]
 
@@ -237,20 +243,8 @@ def test_a_cell_that_the_check_does_not_look_at_is_told_and_the_others_are_taken
 def test_what_a_child_ringed_on_paper_is_its_choice_on_the_table_too(
     client: TestClient, database: Database
 ) -> None:
-    first = client.get("/api/classroom").json()["pupils"][0]["id"]
-    ink = strokes_of(letters.good_n())
-    cells = tuple(
-        {
-            "row": 0, "cell": at, "target": "n", "kind": "letter", "mode": "own",
-            "state": "written", "chosen": at == 1, "box_mm": [15.0, 34.0, 30.0, 55.0], "ink": ink,
-        }
-        for at in range(3)
-    )  # fmt: skip
-    with database.writing() as session:
-        class_id = classes.every(session)[0].id
-        page = PaperPageRecord(None, first, "a.jpg", 1, NOW, (), cells)
-        page_id = paper.add_page(session, class_id, page, None)
-    client.post(f"{PAPER}/pages/{page_id}/take", json={"keep_picture": False})
+    page = a_page(database, client, "nnn", chosen=1)
+    client.post(f"{page}/take", json={"keep_picture": False})
     cards = client.get("/api/check/table", params=EVER | {"source": "scan"}).json()["cards"]
     in_order = sorted(cards, key=lambda one: one["attempt_id"])
     assert [one["chosen"] for one in in_order] == [False, True, False]

@@ -218,11 +218,13 @@ test("what was seen on paper has ink, but no order to play", async () => {
 test("a letter that is held is compared with others of its child, and with no other child's", async () => {
   serve("GET /api/check/pupils/1/letters/l/pair", NO_PAIR);
   serve("GET /api/check/pupils/2/letters/l/pair", NO_PAIR);
-  const { user } = putUp(<CheckDesk />);
+  const { user, rerender } = putUp(<CheckDesk />);
   const article = within(await screen.findByRole("article"));
   await article.findByRole("button", { name: /Hold/ });
   await user.keyboard("h");
   expect(article.getByRole("button", { name: /Hold/ })).toHaveAttribute("aria-pressed", "true");
+  rerender(<CheckDesk key="l" letter="l" />); // another page of the table
+  await screen.findByRole("heading", { level: 1, name: "Mila: l" });
   await user.keyboard("{ArrowRight}");
   await screen.findByRole("heading", { level: 1, name: "Jori: l" });
   await user.keyboard("c");

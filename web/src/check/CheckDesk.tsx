@@ -1,6 +1,6 @@
 /** Check: all that the class wrote on one table, in piles; one thing is taken up and judged. */
 import { Undo2 } from "lucide-react";
-import { useCallback, useMemo, useReducer, useState } from "react";
+import { useCallback, useMemo, useReducer } from "react";
 import { Link, useSearchParams } from "react-router";
 
 import { addressOf } from "../api/client";
@@ -11,7 +11,7 @@ import { Button } from "../ui/Button";
 import { Empty, Loading, ProblemNote } from "../ui/states";
 import { useShortcuts } from "../ui/useShortcuts";
 import { askedOf } from "./asked";
-import { beside, type Desk, EMPTY, type Held, inOrder, pilesOf, step } from "./desk";
+import { beside, type Desk, EMPTY, inOrder, pilesOf, step } from "./desk";
 import { Filters } from "./Filters";
 import { LetterPanel } from "./LetterPanel";
 import { Piles } from "./Piles";
@@ -23,7 +23,6 @@ export function CheckDesk({ letter }: { letter?: string }) {
   const asked = askedOf(search, letter);
   const table = useTable(asked);
   const classroom = useClassroom();
-  const [key, hold] = useState<Key>();
   return (
     <section
       className="flex min-h-0 flex-1 flex-col px-5 py-2.5 lg:h-[calc(100dvh-2.75rem)] lg:flex-none"
@@ -39,20 +38,13 @@ export function CheckDesk({ letter }: { letter?: string }) {
           key={JSON.stringify([asked, table.data.begin, table.data.end])}
           table={table.data}
           names={new Map(classroom.data.pupils.map(({ id, name }) => [id, name]))}
-          held={{ key, hold }}
         />
       ) : null}
     </section>
   );
 }
 
-interface Lying {
-  table: TableOut;
-  names: ReadonlyMap<number, string>;
-  held: Held;
-}
-
-function Table({ table, names, held }: Lying) {
+function Table({ table, names }: { table: TableOut; names: ReadonlyMap<number, string> }) {
   const piles = useMemo(() => pilesOf(table), [table]);
   const cards = useMemo(() => inOrder(piles), [piles]);
   const [desk, act] = useReducer(step, EMPTY);
@@ -96,7 +88,7 @@ function Table({ table, names, held }: Lying) {
         />
         <Below table={table} desk={desk} words={words} />
       </div>
-      <TakenUp key={current} which={current} words={words} held={held} />
+      <TakenUp key={current} which={current} words={words} />
     </div>
   );
 }
@@ -134,7 +126,7 @@ function Below({ table, desk, words }: { table: TableOut; desk: Desk; words: Wor
   );
 }
 
-function TakenUp({ which, words, held }: { which: Key; words: Words; held: Held }) {
+function TakenUp({ which, words }: { which: Key; words: Words }) {
   const thing = useThing(which);
   const isText = which.startsWith("text");
   const name =
@@ -151,7 +143,7 @@ function TakenUp({ which, words, held }: { which: Key; words: Words; held: Held 
         <ProblemNote error={thing.error} retry={() => void thing.refetch()} />
       ) : null}
       {thing.data?.kind === "attempt" ? (
-        <LetterPanel attempt={thing.data.attempt} words={words} held={held} />
+        <LetterPanel attempt={thing.data.attempt} words={words} />
       ) : null}
       {thing.data?.kind === "text" ? <TextPanel text={thing.data.text} words={words} /> : null}
     </article>

@@ -6,12 +6,13 @@ import { useState } from "react";
 
 import { useClassroom } from "../api/queries";
 import type { AttemptOut as Attempt, PairOut } from "../api/schema";
-import { type Key, usePair, useThing } from "../api/tableQueries";
+import { usePair, useThing } from "../api/tableQueries";
 import { type Box, boxOf, viewBoxOf, viewOf } from "../ink/geometry";
 import { PenLine } from "../ink/PenLine";
 import { RuledLines } from "../ink/RuledLines";
 import { Choice } from "../ui/Choice";
 import { Pick } from "../ui/Pick";
+import { useHeld } from "./useHeld";
 
 type Other = keyof PairOut | "held";
 const NAMES: Record<Other, string> = {
@@ -30,7 +31,8 @@ const LAID = [
 const INK = 0.06;
 const GAP = 0.7;
 
-export function Compare({ attempt, held }: { attempt: Attempt; held: Key | undefined }) {
+export function Compare({ attempt }: { attempt: Attempt }) {
+  const [held] = useHeld();
   const pair = usePair(attempt.pupil.id, attempt.letter).data;
   const [wanted, setWanted] = useState<Other>();
   const [laid, setLaid] = useState<(typeof LAID)[number]["value"]>("beside");

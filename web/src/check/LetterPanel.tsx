@@ -1,5 +1,5 @@
 /** One letter taken up: large, played again, what was seen, the one thing to say, everybody's word. */
-import { Columns2, Pin, Play } from "lucide-react";
+import { Bookmark, Columns2, Play } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -15,7 +15,7 @@ import { useShortcuts } from "../ui/useShortcuts";
 import { Compare } from "./Compare";
 import { FindingList } from "./FindingList";
 import { InkCloser } from "./InkCloser";
-import type { Held } from "./desk";
+import { useHeld } from "./useHeld";
 import type { Words } from "./useWords";
 import { Key, WordOn } from "./WordOn";
 
@@ -34,13 +34,7 @@ const SPEEDS = [
   { value: 0.25, name: "a quarter" },
 ] as const;
 
-interface Shown {
-  attempt: Attempt;
-  words: Words;
-  held: Held;
-}
-
-export function LetterPanel({ attempt, words, held }: Shown) {
+export function LetterPanel({ attempt, words }: { attempt: Attempt; words: Words }) {
   const letter = useLetter(attempt.letter);
   const closer = useCloser(attempt.id);
   const timeline = inkTimeline(attempt.strokes);
@@ -56,9 +50,9 @@ export function LetterPanel({ attempt, words, held }: Shown) {
   // What was seen on paper has no order: there is nothing to play.
   const plays = attempt.source === "pen";
   const key = `attempt ${attempt.id}` as const;
-  const isHeld = held.key === key;
+  const [held, setHeld] = useHeld();
   const hold = () => {
-    held.hold(isHeld ? undefined : key);
+    setHeld(held === key ? undefined : key);
   };
   useShortcuts({
     ...(plays && { " ": replay, v: slower }),
@@ -81,7 +75,7 @@ export function LetterPanel({ attempt, words, held }: Shown) {
         </p>
       </header>
       {attempt.source === "eye" ? null : comparing ? (
-        <Compare attempt={attempt} held={held.key} />
+        <Compare attempt={attempt} />
       ) : letter.data ? (
         <InkCloser
           attempt={attempt}
@@ -118,13 +112,13 @@ export function LetterPanel({ attempt, words, held }: Shown) {
           <Button
             small
             onClick={hold}
-            aria-pressed={isHeld}
+            aria-pressed={held === key}
             aria-keyshortcuts="h"
             aria-label="Hold"
             title="Hold this one: others of this child can be compared with it"
             className="aria-pressed:border-ink aria-pressed:bg-rule-wash"
           >
-            <Pin aria-hidden size={18} /> <Key>H</Key>
+            <Bookmark aria-hidden size={18} /> <Key>H</Key>
           </Button>
           {attempt.text_id === null ? null : (
             <Link

@@ -28,12 +28,6 @@ export interface Desk {
   undo: readonly Undo[];
 }
 
-/** A letter that she holds to compare others of its child with, whatever else she looks at. */
-export interface Held {
-  key: Key | undefined;
-  hold: (key: Key | undefined) => void;
-}
-
 export interface Undo {
   said: string;
   words: readonly SaidIn[];
