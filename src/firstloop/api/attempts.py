@@ -3,8 +3,7 @@
 from collections.abc import Collection, Mapping
 from datetime import date, datetime
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.api.ink import InkStroke, strokes_out
 from firstloop.api.words_said import JudgementOut, judgement_out
 from firstloop.core.checking.say.findings import Finding
@@ -18,7 +17,7 @@ from firstloop.core.teaching.roster import Presence
 from firstloop.store.records import AttemptRecord, PupilRecord
 
 
-class GetsOut(BaseModel):
+class GetsOut(Answer):
     """What a child gets otherwise than its class. `model_on` is where its model stands: as it is
     said, or where its hand does not cover it."""
 
@@ -30,7 +29,7 @@ class GetsOut(BaseModel):
     stage: Stage | None
 
 
-class PupilOut(BaseModel):
+class PupilOut(Answer):
     """A child."""
 
     id: int
@@ -42,7 +41,7 @@ class PupilOut(BaseModel):
     since: date | None
 
 
-class Verdicts(BaseModel):
+class Verdicts(Answer):
     """The three verdicts."""
 
     direction: Verdict
@@ -50,7 +49,7 @@ class Verdicts(BaseModel):
     shape: Verdict
 
 
-class FindingOut(BaseModel):
+class FindingOut(Answer):
     """One thing seen. `note` is for the teacher, `say` for the child."""
 
     code: Code
@@ -66,7 +65,7 @@ class FindingOut(BaseModel):
     other: str | None = None
 
 
-class AttemptOut(BaseModel):
+class AttemptOut(Answer):
     """A kept attempt: its ink, what the checker says, and the teacher's word. `judged` false: the
     checker failed on it, and a later version will judge it."""
 

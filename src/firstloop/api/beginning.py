@@ -4,8 +4,9 @@ is made."""
 from typing import Annotated
 
 from fastapi import APIRouter, BackgroundTasks
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.classroom import ClassOut, class_out
 from firstloop.api.deps import Alike, Db, Now, Record, Teacher
 from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
@@ -56,7 +57,7 @@ class ListIn(Sent):
     is_new: Annotated[bool, Field(strict=True)] = False
 
 
-class EntryOut(BaseModel):
+class EntryOut(Answer):
     """A child on a list, and on which line."""
 
     line: int
@@ -64,35 +65,35 @@ class EntryOut(BaseModel):
     handedness: Handedness
 
 
-class ListFault(BaseModel):
+class ListFault(Answer):
     """What is wrong on a line of a list, and what to do."""
 
     line: int
     what: str
 
 
-class ListOut(BaseModel):
+class ListOut(Answer):
     """A list as it was read; nothing of it is kept."""
 
     children: list[EntryOut]
     faults: list[ListFault]
 
 
-class HandPicture(BaseModel):
+class HandPicture(Answer):
     """A hand to choose by a word in it."""
 
     hand: str
     picture: Picture
 
 
-class RulingPicture(BaseModel):
+class RulingPicture(Answer):
     """Lines to choose by their picture."""
 
     ruling: RulingKind
     lines: list[RulingLine]
 
 
-class ChoicesOut(BaseModel):
+class ChoicesOut(Answer):
     """What a class is chosen from."""
 
     hands: list[HandPicture]

@@ -4,8 +4,9 @@ from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Db, Hers, Now, Record
 from firstloop.api.problems import THERE_ALREADY
@@ -19,7 +20,7 @@ from firstloop.store.records import FlagRecord, NoteRecord
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
 
-class CareKindOut(BaseModel):
+class CareKindOut(Answer):
     """Something that can be seen in a child: what it is called, what is to be done at once, and if
     it stays."""
 
@@ -29,7 +30,7 @@ class CareKindOut(BaseModel):
     if_it_stays: str
 
 
-class FlagOut(BaseModel):
+class FlagOut(Answer):
     """What she saw, since when; the day on which she looks again, and whether that has come; the
     day on which it was over."""
 
@@ -41,7 +42,7 @@ class FlagOut(BaseModel):
     done: date | None
 
 
-class NoteOut(BaseModel):
+class NoteOut(Answer):
     """What she noted on a day."""
 
     id: int
@@ -49,7 +50,7 @@ class NoteOut(BaseModel):
     text: str
 
 
-class CareOut(BaseModel):
+class CareOut(Answer):
     """All that she saw in a child and noted of it; and what can be seen."""
 
     kinds: list[CareKindOut]
@@ -76,7 +77,7 @@ class NoteIn(Sent):
     text: Annotated[str, Field(min_length=1, max_length=LONGEST_NOTE, pattern=ON_LINES)]
 
 
-class ToLookAt(BaseModel):
+class ToLookAt(Answer):
     """A child whose flag is to be looked at again, and which."""
 
     pupil: PupilOut

@@ -4,8 +4,9 @@ from collections.abc import Collection
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field, model_validator
+from pydantic import Field, model_validator
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Db, Doubts, Hers, Now, Record
 from firstloop.api.drawings import Point
@@ -30,7 +31,7 @@ AT_ONCE = 100
 """Things of which ink and findings are asked for at once, and that are judged in one press."""
 
 
-class ThingsOut(BaseModel):
+class ThingsOut(Answer):
     """Attempts and texts with their ink, what the checker says and the word that counts."""
 
     attempts: list[AttemptOut]
@@ -58,7 +59,7 @@ class WordsIn(Sent):
     many: bool = False
 
 
-class PointedOut(BaseModel):
+class PointedOut(Answer):
     """What is drawn beside the ink: an arrow from where it is to where it should be, a bracket over
     a gap, a measuring line, a line along what leans; its two ends in u."""
 
@@ -67,7 +68,7 @@ class PointedOut(BaseModel):
     end: Point
 
 
-class CloserOut(BaseModel):
+class CloserOut(Answer):
     """An attempt looked at closely: the ink of the move that its first finding is about, where that
     shows, and everybody's words on it."""
 
@@ -76,7 +77,7 @@ class CloserOut(BaseModel):
     words: list[JudgementOut]
 
 
-class PairOut(BaseModel):
+class PairOut(Answer):
     """Attempts of one child at a letter that are worth being laid side by side."""
 
     first: int | None

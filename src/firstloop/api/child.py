@@ -7,8 +7,8 @@ from itertools import chain
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Db, Hers, Now, Record
 from firstloop.api.drawings import RulingLine, ruling_lines
@@ -31,7 +31,7 @@ router = APIRouter(prefix="/api/grow/children", tags=["grow"])
 PDF, HTML, ZIP = "application/pdf", "text/html; charset=utf-8", "application/zip"
 
 
-class StoryPicture(BaseModel):
+class StoryPicture(Answer):
     """A letter as it was written, small: strokes of places in u; and the attempt that it is."""
 
     attempt_id: int
@@ -39,7 +39,7 @@ class StoryPicture(BaseModel):
     strokes: list[list[list[float]]]
 
 
-class LetterOfTheChild(BaseModel):
+class LetterOfTheChild(Answer):
     """A letter of the child: how it stands, in each dimension (null: nothing known); how it was
     written, the oldest first; how it does in words, and how many there are to say so."""
 
@@ -54,7 +54,7 @@ class LetterOfTheChild(BaseModel):
     words: int
 
 
-class HabitOfTheChild(BaseModel):
+class HabitOfTheChild(Answer):
     """A habit, in one dimension (and that in words): how it stands, and in which letters it was
     seen."""
 
@@ -66,7 +66,7 @@ class HabitOfTheChild(BaseModel):
     letters: list[str]
 
 
-class SpreadOut(BaseModel):
+class SpreadOut(Answer):
     """What a part of letters reached in a week, u: eight of ten lie between `low` and `high`."""
 
     part: Part
@@ -76,21 +76,21 @@ class SpreadOut(BaseModel):
     count: int
 
 
-class WeekOut(BaseModel):
+class WeekOut(Answer):
     """The week from a Monday on."""
 
     monday: date
     spreads: list[SpreadOut]
 
 
-class PartLine(BaseModel):
+class PartLine(Answer):
     """The height that a part of letters should reach, u."""
 
     part: Part
     height: float
 
 
-class ChildPageOut(BaseModel):
+class ChildPageOut(Answer):
     """A child's page: families hold those letters that are known of it, in the order of
     `letters`."""
 

@@ -4,8 +4,9 @@ from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
 from firstloop.api.drawings import RulingLine, ruling_lines
@@ -23,7 +24,7 @@ from firstloop.store.records import ClassRecord
 router = APIRouter(prefix="/api/classroom", tags=["classroom"])
 
 
-class ClassOut(BaseModel):
+class ClassOut(Answer):
     """The class, and the letters its hand has; whether who asks only helps in it."""
 
     id: int
@@ -44,7 +45,7 @@ class StageIn(Sent):
     stage: Stage
 
 
-class InCopiesOut(BaseModel):
+class InCopiesOut(Answer):
     """How many copies of the record still hold what was deleted, and until when the last does."""
 
     copies: int
@@ -77,7 +78,7 @@ class HandOverIn(ColleagueIn):
     flags: bool = False
 
 
-class StaffOut(BaseModel):
+class StaffOut(Answer):
     """Somebody who teaches the class or helps in it."""
 
     id: int

@@ -69,9 +69,15 @@ class UnnamedClassError(FirstLoopError):
     """What is only done to a class that is named, without its name."""
 
 
-async def _record(request: Request) -> Database:
+def record_of(request: Request) -> Database:
+    """The record that is served. What others here ask for takes it from the request: a dependency
+    of theirs would be gone through again for each of two hundred routes, at every start."""
     database: Database = request.app.state.database
     return database
+
+
+async def _record(request: Request) -> Database:
+    return record_of(request)
 
 
 # What waits for nothing is asked of no thread: to change to one and back takes as long as a query.
@@ -129,8 +135,8 @@ async def _now() -> datetime:
 Now = Annotated[datetime, Depends(_now)]
 
 
-async def _session(record: Record) -> AsyncIterator[Session]:
-    with record.session() as session:
+async def _session(request: Request) -> AsyncIterator[Session]:
+    with record_of(request).session() as session:
         yield session
 
 
@@ -162,13 +168,15 @@ def sits_here(request: Request) -> bool:
         return False
 
 
-def signed_in(request: Request, record: Record, token: Token, now: Now) -> Signed | None:
+def signed_in(request: Request, token: Token) -> Signed | None:
     """Who is signed in, if anybody."""
-    return accounts.signed_in(record, token, now, is_here=sits_here(request))
+    here = sits_here(request)
+    return accounts.signed_in(record_of(request), token, datetime.now(UTC), is_here=here)
 
 
-async def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed:
+def teacher(request: Request, token: Token) -> Signed:
     """Who is signed in; raises NotSignedInError."""
+    found = signed_in(request, token)
     if found is None:
         raise NotSignedInError("sign in with your name and password")
     return found
@@ -177,7 +185,7 @@ async def teacher(found: Annotated[Signed | None, Depends(signed_in)]) -> Signed
 Teacher = Annotated[Signed, Depends(teacher)]
 
 
-def _class(request: Request, record: Record, session: Db, teacher: Teacher) -> ClassRecord:
+def _class(request: Request, session: Db, teacher: Teacher) -> ClassRecord:
     """Who only reads sees the class as it was when all else that is answered was."""
     if teacher.class_id is None:
         raise NotInRecordError(
@@ -185,7 +193,8 @@ def _class(request: Request, record: Record, session: Db, teacher: Teacher) -> C
         )
     if request.method in READING:
         return classes.get(session, teacher.class_id)
-    with record.session() as before:  # a session of its own, that ends before something is written
+    # A session of its own, that ends before something is written.
+    with record_of(request).session() as before:
         return classes.get(before, teacher.class_id)
 
 

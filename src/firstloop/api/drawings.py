@@ -4,8 +4,8 @@ from collections.abc import Iterable
 from functools import lru_cache
 
 import numpy as np
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.core.geometry import polyline
 from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import Hand, Letter, draw, phrases
@@ -26,7 +26,7 @@ PICTURE_SPACING = 0.05
 """u between the points of a picture: a tenth of a pencil's line would not be seen."""
 
 
-class RulingLine(BaseModel):
+class RulingLine(Answer):
     """A ruled line, its height above the base line in u, and how it is drawn."""
 
     name: Line
@@ -34,7 +34,7 @@ class RulingLine(BaseModel):
     look: LineLook
 
 
-class MoveNumber(BaseModel):
+class MoveNumber(Answer):
     """Where a move's number stands, where its arrow, and which way that points (degrees, y up)."""
 
     at: Point
@@ -42,7 +42,7 @@ class MoveNumber(BaseModel):
     heading_deg: float
 
 
-class MoveDrawing(BaseModel):
+class MoveDrawing(Answer):
     """A move to draw and to say: points in u, y up; from when to when (s) a teacher draws it; and
     where its number stands. `begin` is said before the first of a letter's stroke, while the pen is
     in the air: where it is to be set down. `of` is the letter of a word that it belongs to, from 0;
@@ -58,7 +58,7 @@ class MoveDrawing(BaseModel):
     number: MoveNumber
 
 
-class LetterDrawing(BaseModel):
+class LetterDrawing(Answer):
     """A letter or word to draw move by move, on its lines; `spaces` are those that it fills."""
 
     letter: str
@@ -68,7 +68,7 @@ class LetterDrawing(BaseModel):
     strokes: list[list[MoveDrawing]]
 
 
-class Picture(BaseModel):
+class Picture(Answer):
     """A letter or word to look at: strokes of points in u."""
 
     text: str

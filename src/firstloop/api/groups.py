@@ -3,8 +3,8 @@
 from datetime import date
 
 from fastapi import APIRouter
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Hers, Now, Record
 from firstloop.api.sent import Id, Sent
@@ -16,7 +16,7 @@ from firstloop.services.groups import GroupsFound, TopicGroup, groups_for, keep_
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
 
-class MemberOut(BaseModel):
+class MemberOut(Answer):
     """A child of a group, and the letters and dimensions that show what it needs."""
 
     pupil: PupilOut
@@ -24,7 +24,7 @@ class MemberOut(BaseModel):
     dimensions: list[Dimension]
 
 
-class GroupLesson(BaseModel):
+class GroupLesson(Answer):
     """The lesson that a group could have, as it is sent to be planned."""
 
     new: list[str]
@@ -34,14 +34,14 @@ class GroupLesson(BaseModel):
     group: list[int]
 
 
-class PlannedOut(BaseModel):
+class PlannedOut(Answer):
     """The lesson that is planned for a group, and for when."""
 
     lesson: int
     day: date
 
 
-class GroupOut(BaseModel):
+class GroupOut(Answer):
     """Children who practise one thing together: a movement by name, in which dimension; or a letter
     (null); the lesson that it could have, and the one that is planned for just these."""
 
@@ -53,21 +53,21 @@ class GroupOut(BaseModel):
     planned: PlannedOut | None
 
 
-class AloneOut(BaseModel):
+class AloneOut(Answer):
     """A child who needs something, is in no group, and why."""
 
     pupil: PupilOut
     why: Alone
 
 
-class ApartOut(BaseModel):
+class ApartOut(Answer):
     """Two children who are not put into one group."""
 
     one: PupilOut
     other: PupilOut
 
 
-class GroupsOut(BaseModel):
+class GroupsOut(Answer):
     """The groups, who is left alone, who is kept apart; today, and the next day of school."""
 
     today: date

@@ -3,8 +3,8 @@
 from datetime import date
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.core.checking.say.names import NAMES
@@ -25,14 +25,14 @@ from firstloop.services.class_map import (
 router = APIRouter(prefix="/api/grow", tags=["grow"])
 
 
-class MapFamily(BaseModel):
+class MapFamily(Answer):
     """A family, and its letters in their order."""
 
     name: str
     letters: list[str]
 
 
-class MapStates(BaseModel):
+class MapStates(Answer):
     """How letters stand, in the order of the map: in each dimension, and in the weakest of them."""
 
     weakest: list[LetterState]
@@ -41,7 +41,7 @@ class MapStates(BaseModel):
     shape: list[LetterState]
 
 
-class MapChance(BaseModel):
+class MapChance(Answer):
     """Of 100 next times alone from memory, how often a letter will hold; and between how many that
     lies, as sure as an 80 % interval is."""
 
@@ -53,7 +53,7 @@ class MapChance(BaseModel):
 Chances = list[tuple[int, int, int] | None]
 
 
-class MapChances(BaseModel):
+class MapChances(Answer):
     """How likely each letter holds, as a MapChance's `likely`, `low` and `high`; null where nothing
     is known."""
 
@@ -62,7 +62,7 @@ class MapChances(BaseModel):
     shape: Chances
 
 
-class MapMoved(BaseModel):
+class MapMoved(Answer):
     """A letter that stands otherwise than a week before."""
 
     letter: str
@@ -70,7 +70,7 @@ class MapMoved(BaseModel):
     now: LetterState
 
 
-class MapRow(BaseModel):
+class MapRow(Answer):
     """A child, and its letters in the order of the map; `written` is how many say anything, and
     `in_words` how they do in words, where that is asked for."""
 
@@ -82,7 +82,7 @@ class MapRow(BaseModel):
     in_words: list[InWords]
 
 
-class MapCommon(BaseModel):
+class MapCommon(Answer):
     """What most children have in common: a letter that they cannot do yet, or a slip by name."""
 
     children: int
@@ -90,7 +90,7 @@ class MapCommon(BaseModel):
     slip: str | None
 
 
-class MapOut(BaseModel):
+class MapOut(Answer):
     """The class map of a day: children by name, letters by family. `taught` are places of letters;
     `first` and `today` are the days between which it can be asked for."""
 

@@ -2,8 +2,9 @@
 
 from typing import Annotated, Any
 
-from pydantic import BaseModel, FailFast, Field
+from pydantic import FailFast, Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.sent import Sent
 from firstloop.core.evidence.ink import FURTHEST, MAX_POINTS, MAX_STROKES, Ink, require_no_more
 from firstloop.formats import ink_json
@@ -21,7 +22,7 @@ InkPoint = tuple[float, float, float | None, float | None]
 SentPoint = tuple[_Place, _Place, _Time | None, _Force | None]
 
 
-class InkStroke(BaseModel):
+class InkStroke(Answer):
     """One pen-down: points [x, y, ms, force]."""
 
     points: list[InkPoint]

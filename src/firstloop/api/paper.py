@@ -5,8 +5,9 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Path, Query, Response
-from pydantic import BaseModel, StrictBool
+from pydantic import StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, PaperIsRead, Record
 from firstloop.api.door import LARGEST_PHOTO
 from firstloop.api.sent import LONGEST_NAME, Id, PathId, Sent
@@ -29,14 +30,14 @@ FileName = Annotated[str, Query(min_length=1, max_length=LONGEST_NAME, pattern=O
 Photo = Annotated[bytes, Body(media_type="application/octet-stream", min_length=1)]
 
 
-class PageProblem(BaseModel):
+class PageProblem(Answer):
     """What is wrong with a page, and what to do."""
 
     code: str
     say: str
 
 
-class PageOut(BaseModel):
+class PageOut(Answer):
     """A page that was read: of which file, sheet and page, whose it is, what is wrong, how many of
     its cells are written, struck out, empty and not readable, and since when it is in the
     record."""
@@ -53,14 +54,14 @@ class PageOut(BaseModel):
     kept_at: datetime | None
 
 
-class PaperOut(BaseModel):
+class PaperOut(Answer):
     """How many files wait to be read, and the pages that were."""
 
     waiting: int
     pages: list[PageOut]
 
 
-class CellOut(BaseModel):
+class CellOut(Answer):
     """A cell of a page: where it is (left, top, right, bottom; mm), what was to be written, what
     stands there and what there is to say of it; of what was traced how far (u) it is from the
     dots on average."""
@@ -105,7 +106,7 @@ class TakeIn(Sent):
     keep_picture: StrictBool
 
 
-class TakenOut(BaseModel):
+class TakenOut(Answer):
     """How many letters and texts went into the record, and how many cells could not be judged."""
 
     letters: int

@@ -6,11 +6,11 @@ from collections.abc import Mapping
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 from starlette.routing import Match
 from starlette.types import Scope
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import AnotherClassOpenError, NotSignedInError, UnnamedClassError
 from firstloop.api.line import COME_AGAIN_S, LineIsLongError, OneAtATimeError
 from firstloop.core.errors import (
@@ -51,7 +51,7 @@ LONGEST_WHERE = 20
 """Places that are named; who sends a thousand faults needs no more to find them."""
 
 
-class Problem(BaseModel):
+class Problem(Answer):
     """What went wrong. `title` names the kind, `detail` says it in full; `where` lists places."""
 
     type: str = "about:blank"

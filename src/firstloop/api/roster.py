@@ -4,8 +4,9 @@ deleted."""
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.classroom import InCopiesOut, in_copies_out
 from firstloop.api.deps import Alike, Class, Db, Now, Record, Teacher, ToldToAll
@@ -65,7 +66,7 @@ class MoveIn(Sent):
     class_id: Id
 
 
-class RosterOut(BaseModel):
+class RosterOut(Answer):
     """All children of the class, those who have left among them."""
 
     pupils: list[PupilOut]

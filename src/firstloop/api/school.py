@@ -6,8 +6,8 @@ from functools import partial
 from zoneinfo import available_timezones
 
 from fastapi import APIRouter
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Alike, Db, InLine, Now, Record, Teacher, Token
 from firstloop.api.problems import SIGN_IN, THERE_ALREADY
 from firstloop.api.sent import Id, Name, Sent
@@ -23,7 +23,7 @@ from firstloop.store.records import HerClass
 router = APIRouter(prefix="/api/school", tags=["school"])
 
 
-class HerClassOut(BaseModel):
+class HerClassOut(Answer):
     """A class of hers, or one she helps in."""
 
     id: int
@@ -33,7 +33,7 @@ class HerClassOut(BaseModel):
     is_open: bool
 
 
-class ClassesOut(BaseModel):
+class ClassesOut(Answer):
     """Her classes, by name."""
 
     classes: list[HerClassOut]
@@ -58,7 +58,7 @@ class ZoneIn(Sent):
     time_zone: Name
 
 
-class KeptOut(BaseModel):
+class KeptOut(Answer):
     """What is kept: in which file, how large it is, how many copies of it there are, until when the
     last of today's is kept, and how long any is."""
 
@@ -69,7 +69,7 @@ class KeptOut(BaseModel):
     copies_days: int
 
 
-class SchoolOut(BaseModel):
+class SchoolOut(Answer):
     """The school's own: days, colleagues who have an account, what is kept."""
 
     time_zone: str

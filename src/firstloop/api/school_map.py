@@ -1,8 +1,8 @@
 """The map over all classes of hers: by letter and movement, no child named."""
 
 from fastapi import APIRouter
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Now, Record, Teacher
 from firstloop.core.progress.habits import STRANDS
 from firstloop.core.progress.of_class import LEAST_TOLD, Shares
@@ -12,7 +12,7 @@ from firstloop.services.school_map import LETTERS, ClassShares, school_map
 router = APIRouter(prefix="/api/school", tags=["school"])
 
 
-class SharesOut(BaseModel):
+class SharesOut(Answer):
     """Of how many children something is secure, nearly, not yet."""
 
     secure: int
@@ -20,7 +20,7 @@ class SharesOut(BaseModel):
     not_yet: int
 
 
-class ClassSharesOut(BaseModel):
+class ClassSharesOut(Answer):
     """A class, and how each letter and each habit of the map stands in it; null where that is known
     of too few children."""
 
@@ -31,14 +31,14 @@ class ClassSharesOut(BaseModel):
     habits: list[SharesOut | None]
 
 
-class MapHabit(BaseModel):
+class MapHabit(Answer):
     """A habit, and in what it shows."""
 
     name: str
     where: str
 
 
-class SchoolMapOut(BaseModel):
+class SchoolMapOut(Answer):
     """Her classes by their names; `least` children are to be known for anything to be told."""
 
     letters: list[str]

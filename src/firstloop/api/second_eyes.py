@@ -5,8 +5,9 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record, Teacher
 from firstloop.api.drawings import LetterDrawing, letter_drawing
 from firstloop.api.ink import InkStroke, strokes_out
@@ -35,14 +36,14 @@ class BlindSetIn(Sent):
     readers: Annotated[list[Id], Field(min_length=1, max_length=6)]
 
 
-class ReaderOut(BaseModel):
+class ReaderOut(Answer):
     """Somebody who judges a set, and how many of its letters she has judged."""
 
     name: str
     done: int
 
 
-class KappaOut(BaseModel):
+class KappaOut(Answer):
     """Agreement beyond chance with its 95 % interval: 1 is full, 0 what chance gives."""
 
     value: float
@@ -50,7 +51,7 @@ class KappaOut(BaseModel):
     high: float
 
 
-class OnFindingOut(BaseModel):
+class OnFindingOut(Answer):
     """Agreement on whether a finding is there; null: too few to say, or all alike."""
 
     code: Code
@@ -58,7 +59,7 @@ class OnFindingOut(BaseModel):
     kappa: KappaOut | None
 
 
-class ComparedOut(BaseModel):
+class ComparedOut(Answer):
     """Two of checker and readers: on how many letters, by dimension (null: too few to say, or all
     alike), by finding, and the attempts in which they differ, the furthest apart first."""
 
@@ -72,7 +73,7 @@ class ComparedOut(BaseModel):
     differ: list[int]
 
 
-class BlindSetOut(BaseModel):
+class BlindSetOut(Answer):
     """A set of the class: who judges it, how far they are, and, once all are through, how each two
     of them and the checker agree."""
 
@@ -85,7 +86,7 @@ class BlindSetOut(BaseModel):
     compared: list[ComparedOut]
 
 
-class ReaderToChoose(BaseModel):
+class ReaderToChoose(Answer):
     """Somebody who could judge a set: a colleague, or herself."""
 
     id: int
@@ -93,14 +94,14 @@ class ReaderToChoose(BaseModel):
     is_you: bool
 
 
-class SetsOut(BaseModel):
+class SetsOut(Answer):
     """The sets of the class, the newest first, and who could judge one."""
 
     sets: list[BlindSetOut]
     readers: list[ReaderToChoose]
 
 
-class ToJudgeOut(BaseModel):
+class ToJudgeOut(Answer):
     """A set that she judges: how many letters it has, and how many she has judged."""
 
     id: int
@@ -118,7 +119,7 @@ class SeenIn(Sent):
     codes: Annotated[list[Code], Field(max_length=len(Code))] = []
 
 
-class BlindLetterOut(BaseModel):
+class BlindLetterOut(Answer):
     """A letter of a set: what was asked for, as it is taught there, and its ink; and what she said
     of it so far. Whose it is is not told."""
 

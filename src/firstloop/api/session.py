@@ -5,9 +5,10 @@ from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Request, Response
-from pydantic import BaseModel, Field
+from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import (
     COOKIE,
     KNOWN_COOKIE,
@@ -62,7 +63,7 @@ class State(StrEnum):
     DEMO = "demo"
 
 
-class SessionOut(BaseModel):
+class SessionOut(Answer):
     """Who is signed in, if anybody, and whether she has a class open. While there is no account:
     whether a class waits for the first, of a record that was used before there were any."""
 
@@ -71,7 +72,7 @@ class SessionOut(BaseModel):
     has_class: bool
 
 
-class AccountOut(BaseModel):
+class AccountOut(Answer):
     """An account."""
 
     id: int

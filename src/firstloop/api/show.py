@@ -3,8 +3,8 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Point, letter_drawing, text_drawings
 from firstloop.api.ink import InkStroke, Strokes, ink_from, strokes_out
@@ -37,14 +37,14 @@ SMALL_SPACING = 0.1
 """u between the points of small pictures: a tenth of it would not be seen."""
 
 
-class SmallPicture(BaseModel):
+class SmallPicture(Answer):
     """A letter to be recognised by, not to be drawn move by move: strokes of points in u."""
 
     letter: str
     strokes: list[list[Point]]
 
 
-class BoardInk(BaseModel):
+class BoardInk(Answer):
     """What the teacher has written on the board, from the first of its base lines."""
 
     strokes: list[InkStroke]
@@ -56,7 +56,7 @@ class BoardInkIn(Sent):
     strokes: Strokes
 
 
-class LetterGroup(BaseModel):
+class LetterGroup(Answer):
     """Letters of one kind, in their order."""
 
     group: str
@@ -109,7 +109,7 @@ def get_text(
     return text_drawings(text, hand, school_class.ruling, wording, joins)
 
 
-class PlaceToWatch(BaseModel):
+class PlaceToWatch(Answer):
     """A place to watch of a word: at which letters, in words, and their box (left, bottom, right,
     top in u) in the word as it is drawn."""
 

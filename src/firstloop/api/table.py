@@ -4,8 +4,8 @@ from datetime import date, datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now
 from firstloop.api.sent import AskedId, Key, Sent
 from firstloop.core.checking.say.catalogue import CATALOGUE
@@ -52,7 +52,7 @@ class TableQuery(Sent):
         return any(one is not None for one in (*some, self.help, self.source))
 
 
-class CardOut(BaseModel):
+class CardOut(Answer):
     """Something on the table: an attempt or a text by its id, what it is, the verdicts that count,
     why it wants her eye, and her word at a glance. `chosen`: the child's own choice; `best`: by its
     measures the best that the child wrote of it that day."""
@@ -76,7 +76,7 @@ class CardOut(BaseModel):
     best: bool
 
 
-class PileOut(BaseModel):
+class PileOut(Answer):
     """Things that are alike: `first` want her eye before all else, `well` have nothing to be
     mended, the others are called by a finding; the places of their cards."""
 
@@ -85,14 +85,14 @@ class PileOut(BaseModel):
     cards: list[int]
 
 
-class TaughtTogether(BaseModel):
+class TaughtTogether(Answer):
     """A family, as large as the class takes them in one lesson."""
 
     name: str
     letters: list[str]
 
 
-class TableOut(BaseModel):
+class TableOut(Answer):
     """What lies on the table, in its piles, of how many; from which day to which; on which days the
     class wrote, the newest first; and of one letter the family that it is taught in, if any."""
 
@@ -105,7 +105,7 @@ class TableOut(BaseModel):
     family: TaughtTogether | None
 
 
-class CodeOut(BaseModel):
+class CodeOut(Answer):
     """A finding that she can add: what it is called in a list, and what it is about, of a text
     besides; `of_texts`: only a text shows it."""
 

@@ -5,8 +5,8 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import (
     FindingOut,
     PupilOut,
@@ -54,7 +54,7 @@ class FindingInText(FindingOut):
     index: int | None = None
 
 
-class LetterInText(BaseModel):
+class LetterInText(Answer):
     """A letter of a text: its place, what was asked for (null of one too many), what it reads as,
     the strokes it was made of, its box (left, bottom, right, top in u), and the attempt it is kept
     as, if it says something of how it is written."""
@@ -70,7 +70,7 @@ class LetterInText(BaseModel):
     attempt_id: int | None
 
 
-class MarkOut(BaseModel):
+class MarkOut(Answer):
     """A mark that the child made on the writing."""
 
     kind: MarkKind
@@ -78,7 +78,7 @@ class MarkOut(BaseModel):
     index: int
 
 
-class RowOut(BaseModel):
+class RowOut(Answer):
     """A row: the place of its best letter, and whether it gets better (above 0) or worse; of one of
     the child's own how many were written, beside how many the class is asked for."""
 
@@ -87,7 +87,7 @@ class RowOut(BaseModel):
     written: str | None
 
 
-class Aspects(BaseModel):
+class Aspects(Answer):
     """How a text stands as a whole, besides; joins are unseen in a hand that has none."""
 
     spacing: Verdict
@@ -95,7 +95,7 @@ class Aspects(BaseModel):
     joins: Verdict
 
 
-class TextOut(BaseModel):
+class TextOut(Answer):
     """A kept text: its ink, what the checker says of it and of its letters, the teacher's word."""
 
     id: int

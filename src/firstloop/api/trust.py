@@ -4,8 +4,8 @@ all judgements to be reckoned with elsewhere."""
 from enum import StrEnum
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.sent import Sent
 from firstloop.core.checking.say.names import NAMES
@@ -17,7 +17,7 @@ from firstloop.services import judgements_out, trusting
 router = APIRouter(prefix="/api/check", tags=["check"])
 
 
-class AgreedOut(BaseModel):
+class AgreedOut(Answer):
     """How many of how many the teacher agreed with, and the ends of its 95 % interval; null where
     there are too few to say."""
 
@@ -27,7 +27,7 @@ class AgreedOut(BaseModel):
     high: float | None
 
 
-class FindingTrustOut(BaseModel):
+class FindingTrustOut(Answer):
     """How far a finding is trusted: judged blind, and with the checker's word beside it; agreed to
     in one press with others; missed by the checker. `doubted`: it counts less in this class;
     `ended`: she let it count in full again."""
@@ -42,14 +42,14 @@ class FindingTrustOut(BaseModel):
     ended: bool
 
 
-class PartTrustOut(BaseModel):
+class PartTrustOut(Answer):
     """Agreement in a part of what was judged: a letter, a hand, a source."""
 
     name: str
     share: AgreedOut
 
 
-class TrustOut(BaseModel):
+class TrustOut(Answer):
     """How far the checker can be trusted here, on all findings, by finding and by part."""
 
     seen: AgreedOut

@@ -1,11 +1,10 @@
 """A child as a tile: on a pad, and where a class is looked at."""
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.store.records import PupilRecord
 
 
-class Who(BaseModel):
+class Who(Answer):
     """A child as a tile: what to call it, and its picture: where it is fetched, and by name."""
 
     id: int

@@ -3,8 +3,9 @@
 from datetime import datetime
 from typing import Annotated
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.sent import Note, Sent, at_most, line
 from firstloop.core.contract import Code, Dimension, Verdict
 from firstloop.core.judging.word import Aspect, How, OnFinding, Word
@@ -33,7 +34,7 @@ class JudgementIn(Sent):
     set_aside: bool = False
 
 
-class JudgementOut(BaseModel):
+class JudgementOut(Answer):
     """Somebody's word. A dimension she did not speak of stands as the checker found it. `author`
     null: from before words had authors, or somebody who has no account any more."""
 

@@ -5,8 +5,10 @@ import gc
 import json
 import signal
 import socket
+from collections.abc import Callable, Iterator
 from contextlib import closing, suppress
 from datetime import UTC, datetime
+from functools import partial
 from pathlib import Path
 from threading import Thread
 from types import FrameType
@@ -62,6 +64,14 @@ def add_to(commands: Commands) -> None:
 
 
 def _serve(options: argparse.Namespace) -> int:
+    gc.disable()  # until all that stays is loaded
+    try:
+        return _served(options)
+    finally:
+        gc.enable()
+
+
+def _served(options: argparse.Namespace) -> int:
     import uvicorn  # noqa: PLC0415  # `firstloop check` stays quick to start
 
     from firstloop.api.app import create_app  # noqa: PLC0415
@@ -104,6 +114,7 @@ def _serve(options: argparse.Namespace) -> int:
             checks.begin(taught)
         _put_together(app, "/api/write/attempts")
         gc.freeze()  # what is loaded stays: nobody waits while it is gone through
+        gc.enable()
         _answer_from_now_on(listening, options.host, options.port)
         if tls and where is None:
             print("This machine is on no network just now: pads will not find it", flush=True)
@@ -127,7 +138,7 @@ def _serve(options: argparse.Namespace) -> int:
             args=(
                 database,
                 datetime.now(UTC),
-                lambda: _put_together(app, "/api"),
+                _routes_put_together(app),
                 lambda: checks.has_begun,
             ),
             name="preparing",
@@ -162,10 +173,19 @@ def _put_together(app: "FastAPI", path: str) -> None:
     it: those by which children hand in, before a request waits for it."""
     from starlette.routing import Match  # noqa: PLC0415
 
-    asked = {"type": "http", "method": "POST", "path": path, "root_path": "", "headers": []}
     for route in app.router.routes:
-        if route.matches(dict(asked))[0] is Match.FULL:
+        if route.matches(_posted(path))[0] is Match.FULL:
             return
+
+
+def _routes_put_together(app: "FastAPI") -> Iterator[Callable[[], object]]:
+    """The same of all routes, a router at a time: who asks for one meanwhile waits for that one."""
+    for route in app.router.routes:
+        yield partial(route.matches, _posted("/api"))
+
+
+def _posted(path: str) -> dict[str, object]:
+    return {"type": "http", "method": "POST", "path": path, "root_path": "", "headers": []}
 
 
 def _tls(options: argparse.Namespace, database: "Database", names: list[str]) -> "Certificate":

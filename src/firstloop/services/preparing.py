@@ -38,7 +38,10 @@ def prepare(record: Database, now: datetime) -> None:
 
 
 def prepare_aside(
-    record: Database, now: datetime, besides: Callable[[], object], is_elsewhere: Callable[[], bool]
+    record: Database,
+    now: datetime,
+    besides: Iterable[Callable[[], object]],
+    is_elsewhere: Callable[[], bool],
 ) -> None:
     """The same, piece by piece beside a server that answers already, without loading machine code:
     a server that nobody asks needs little memory. `besides` is the server's own; nothing is worked
@@ -47,7 +50,7 @@ def prepare_aside(
     time.sleep(QUIET_S)
     try:
         with as_they_stand():
-            _in_shares([besides])
+            _in_shares(besides)
             for school_class in _classes(record):
                 _in_shares(_of(record, school_class, now))
                 needed = prepared_for(school_class.style)

@@ -5,8 +5,9 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Request, Response
-from pydantic import BaseModel, StrictBool
+from pydantic import StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import (
     DEVICE_COOKIE,
     KNOWN_FOR_S,
@@ -48,13 +49,13 @@ class CodeIn(Sent):
     code: Annotated[str, line(LONGEST_TEXT, 1)]
 
 
-class WaitsOut(BaseModel):
+class WaitsOut(Answer):
     """The teacher has not nodded yet: ask again in a moment."""
 
     waits: Literal[True] = True
 
 
-class PadLesson(BaseModel):
+class PadLesson(Answer):
     """The lesson that a pad has come into."""
 
     id: int
@@ -67,7 +68,7 @@ class TileOut(Who):
     taken: bool
 
 
-class JoinedOut(BaseModel):
+class JoinedOut(Answer):
     """A pad that is in: what it is called, its lesson, if there is one, the children's tiles."""
 
     pad: str
@@ -150,7 +151,7 @@ class SeatIn(Sent):
     opens_alone: StrictBool | None = None
 
 
-class SeatOut(BaseModel):
+class SeatOut(Answer):
     """The child at the pad: `seat` is what this sitting is called in what is handed in late. With
     its task, so that there is no moment in which the pad still has that of the child before."""
 
@@ -172,7 +173,7 @@ def post_pupil(record: Record, who: PadIn, now: Now, sent: SeatIn) -> SeatOut:
     return SeatOut(seat=seat.id, pupil=who_out(pupil), handedness=pupil.handedness, task=task)
 
 
-class LeftOut(BaseModel):
+class LeftOut(Answer):
     """The pad is out."""
 
     left: Literal[True] = True

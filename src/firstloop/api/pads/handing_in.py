@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Request, Response
-from pydantic import AwareDatetime, BaseModel, Field, StrictBool
+from pydantic import AwareDatetime, Field, StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import (
     CheckedBy,
     InLine,
@@ -44,14 +45,14 @@ class PadAttemptIn(Sent):
     strokes: Strokes
 
 
-class MoveAgain(BaseModel):
+class MoveAgain(Answer):
     """A move of the letter that plays again."""
 
     stroke: int
     move: int
 
 
-class StoredOut(BaseModel):
+class StoredOut(Answer):
     """It is in the record. What is said to the child, and which move plays again, where the class
     wants its letters answered."""
 
@@ -126,7 +127,7 @@ class BestIn(Sent):
     attempt: Annotated[str, Field(max_length=36, pattern=r"^[0-9a-fA-F-]{32,36}$")]
 
 
-class BestOut(BaseModel):
+class BestOut(Answer):
     """The letter that was chosen."""
 
     attempt: str

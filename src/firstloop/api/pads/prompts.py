@@ -1,12 +1,11 @@
 """What a pad's task is asked for with: the teacher's voice, a picture, a question."""
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.core.teaching.free import picture_of
 from firstloop.services.pad_work import PadMoment
 
 
-class AskedWith(BaseModel):
+class AskedWith(Answer):
     """Where the sound and the picture are fetched, null where there is none; of free writing the
     name of its drawing, or its question."""
 

@@ -6,8 +6,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
 from fastapi.sse import EventSourceResponse, ServerSentEvent
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import (
     Db,
     HeardOf,
@@ -41,7 +41,7 @@ from firstloop.store.records import ClassRecord, NotInRecordError
 router = APIRouter(prefix="/api/pad", tags=["pad"])
 
 
-class PadLine(BaseModel):
+class PadLine(Answer):
     """A ruled line: its height above the base line in u, and how it is drawn."""
 
     name: Line
@@ -49,20 +49,20 @@ class PadLine(BaseModel):
     look: LineLook
 
 
-class PadRuling(BaseModel):
+class PadRuling(Answer):
     """The class's lines."""
 
     kind: RulingKind
     lines: list[PadLine]
 
 
-class PadModel(BaseModel):
+class PadModel(Answer):
     """What is written, word by word, as it is made."""
 
     words: list[LetterDrawing]
 
 
-class OwnLetter(BaseModel):
+class OwnLetter(Answer):
     """A letter of the child's own to choose from."""
 
     id: str
@@ -71,7 +71,7 @@ class OwnLetter(BaseModel):
     best: bool
 
 
-class PadTaskOut(BaseModel):
+class PadTaskOut(Answer):
     """What the pad is for now. `step` null: there is nothing to write; `doing` says what to do
     then, `model` what to trace in the air, `choose` what to choose from. `enough` null: none.
     `is_enough`: so many are written; one more is no fault. `gap` is the word that the model leaves

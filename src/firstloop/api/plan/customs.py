@@ -4,8 +4,9 @@ from dataclasses import asdict
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field, StrictBool
+from pydantic import Field, StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Record, ToldToAll
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent
@@ -47,7 +48,7 @@ class CustomsIn(Sent):
     tilted: StrictBool = False
 
 
-class AmountOut(BaseModel):
+class AmountOut(Answer):
     """An amount to choose, what the class is told of it, and the lines that it takes."""
 
     amount: OwnAmount
@@ -57,14 +58,14 @@ class AmountOut(BaseModel):
     letters: int | None
 
 
-class RubbingRule(BaseModel):
+class RubbingRule(Answer):
     """Whether children may rub out in games, and what they are told."""
 
     allowed: bool
     told: str
 
 
-class JoinsChoice(BaseModel):
+class JoinsChoice(Answer):
     """Whether joins that are not taught stand open, a word written so, and what follows."""
 
     open: bool

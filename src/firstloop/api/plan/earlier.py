@@ -3,8 +3,8 @@
 from datetime import date
 
 from fastapi import APIRouter
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.plan.lesson_answers import LessonOut, known_of, lesson_out
 from firstloop.api.sent import PathId
@@ -17,7 +17,7 @@ from firstloop.store import lessons, school
 router = APIRouter(prefix="/api/plan", tags=["plan"])
 
 
-class EarlierOut(BaseModel):
+class EarlierOut(Answer):
     """A lesson that was planned or given: its day, what it was on, whether it was given."""
 
     id: int

@@ -3,8 +3,9 @@
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.door import LARGEST_FILE
 from firstloop.api.sent import PathName, Sent
@@ -22,7 +23,7 @@ class FileIn(Sent):
     text: Annotated[str, Field(max_length=packages.LARGEST)]
 
 
-class BroughtOut(BaseModel):
+class BroughtOut(Answer):
     """What was taken over: its key or name."""
 
     key: str

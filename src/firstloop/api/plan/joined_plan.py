@@ -3,8 +3,9 @@
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field, StrictBool
+from pydantic import Field, StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Sent, line
@@ -23,7 +24,7 @@ Part = Annotated[str, line(2, 1)]
 Parts = Annotated[list[Part], Field(min_length=1, max_length=MOST_NEW)]
 
 
-class StageOut(BaseModel):
+class StageOut(Answer):
     """A lesson's worth of letters alone or of pairs, drawn; why it stands here; whether it is
     taught."""
 
@@ -34,7 +35,7 @@ class StageOut(BaseModel):
     done: bool
 
 
-class JoiningOut(BaseModel):
+class JoiningOut(Answer):
     """The plan; `joins` says whether the class's hand joins at all, `own` whether the plan is the
     teacher's own."""
 

@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 from datetime import date
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.api.plan.letters import WordOut, word_out
 from firstloop.core.contract import Code, Stage
 from firstloop.core.evidence.task import Help, Kind
@@ -24,7 +23,7 @@ from firstloop.store.database import Session
 from firstloop.store.records import ClassRecord, LessonRecord
 
 
-class LessonStep(BaseModel):
+class LessonStep(Answer):
     """A step as it is planned: its minutes, whether it is skipped, the teacher's note, what is done
     in it."""
 
@@ -36,7 +35,7 @@ class LessonStep(BaseModel):
     what: str
 
 
-class TaskOut(BaseModel):
+class TaskOut(Answer):
     """Something that is written on pads: what, with how much help, how many are enough (null: no
     limit), on how many lines, and the word that is a gap in the model."""
 
@@ -48,7 +47,7 @@ class TaskOut(BaseModel):
     gap: str
 
 
-class WritingOut(BaseModel):
+class WritingOut(Answer):
     """Something to write: what kind of text, the text (of free writing, none), on how many lines;
     of a row how many letters, where that is said; how often; the word that is a gap in the
     model."""
@@ -61,7 +60,7 @@ class WritingOut(BaseModel):
     gap: str
 
 
-class StopOut(BaseModel):
+class StopOut(Answer):
     """A place on the way through a lesson, and all that there is to it: what it is called, the
     teacher's note, the ways to show it; what it is about, its parts to be shown in turn; the line
     that is written and on how many rows; what the class is told and what only the teacher sees;
@@ -89,7 +88,7 @@ class StopOut(BaseModel):
     heard: bool
 
 
-class SentenceOut(BaseModel):
+class SentenceOut(Answer):
     """A sentence, the number of its words, and what it lacks."""
 
     text: str
@@ -97,7 +96,7 @@ class SentenceOut(BaseModel):
     notes: list[str]
 
 
-class LoadOut(BaseModel):
+class LoadOut(Answer):
     """How much a lesson asks of a hand: letters, minutes that they take and that there are, letters
     a minute; what is to be said of it, and what could be cut."""
 
@@ -109,7 +108,7 @@ class LoadOut(BaseModel):
     cuts: list[Cut]
 
 
-class LessonMatterOut(BaseModel):
+class LessonMatterOut(Answer):
     """A lesson, planned or proposed: `parts` is what it is on, to be shown in turn; `course` its
     steps as they follow each other, the letter steps coming round; `sounds` its words as they are
     heard; `prompt` what free writing begins with, `picture` the name of it where it is one."""

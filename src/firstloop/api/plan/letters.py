@@ -3,8 +3,9 @@
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.drawings import LetterDrawing, Picture, letter_drawing, picture
 from firstloop.api.sent import Key, PathName, Sent
@@ -31,7 +32,7 @@ MOST_WORDS = 60
 """Words listed on a page; how many there are is said beside them."""
 
 
-class Form(BaseModel):
+class Form(Answer):
     """The letter in one hand; `own` is the class's."""
 
     hand: str
@@ -39,7 +40,7 @@ class Form(BaseModel):
     drawing: LetterDrawing
 
 
-class MoveWordsOut(BaseModel):
+class MoveWordsOut(Answer):
     """What is said of a move, what we would say, and whether it was changed for this place."""
 
     key: str
@@ -49,7 +50,7 @@ class MoveWordsOut(BaseModel):
     changed_everywhere: bool
 
 
-class FamilyPlace(BaseModel):
+class FamilyPlace(Answer):
     """Where a letter is taught: its family in the scheme, and what is different in it there."""
 
     scheme: str
@@ -59,7 +60,7 @@ class FamilyPlace(BaseModel):
     exception: str | None
 
 
-class Relative(BaseModel):
+class Relative(Answer):
     """A letter it is easily confused with, 0 to 1, and why."""
 
     letter: str
@@ -67,21 +68,21 @@ class Relative(BaseModel):
     why: str
 
 
-class SlipPicture(BaseModel):
+class SlipPicture(Answer):
     """One usual slip, named and drawn."""
 
     name: str
     picture: Picture
 
 
-class GraphemeOut(BaseModel):
+class GraphemeOut(Answer):
     """Letters of a word that stand for one sound together, and their places."""
 
     letters: str
     at: list[int]
 
 
-class WordOut(BaseModel):
+class WordOut(Answer):
     """A word and its sounds."""
 
     text: str
@@ -89,7 +90,7 @@ class WordOut(BaseModel):
     by_heart: bool
 
 
-class LetterPage(BaseModel):
+class LetterPage(Answer):
     """All there is to know about a letter before it is taught."""
 
     letter: str
@@ -117,7 +118,7 @@ class OwnPhraseIn(Sent):
     words: Annotated[str, Field(max_length=LONGEST_WORDS, pattern=ON_LINES)]
 
 
-class PairSlips(BaseModel):
+class PairSlips(Answer):
     """A pair of letters as it is written, and its slips."""
 
     right: Picture

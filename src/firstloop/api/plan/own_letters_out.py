@@ -2,8 +2,7 @@
 
 from collections import Counter
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.api.drawings import (
     LetterDrawing,
     Picture,
@@ -34,7 +33,7 @@ WORST_OF_A_KIND = 2
 """Joins that are shown of each movement of joining: those that ask most of a hand."""
 
 
-class OwnHandName(BaseModel):
+class OwnHandName(Answer):
     """A hand that is written here."""
 
     name: str
@@ -42,7 +41,7 @@ class OwnHandName(BaseModel):
     written: int
 
 
-class LetterStanding(BaseModel):
+class LetterStanding(Answer):
     """A letter of the hand: as it is drawn, how it came to stand so (null: it is the base's), and
     how often it was written."""
 
@@ -52,7 +51,7 @@ class LetterStanding(BaseModel):
     picture: Picture
 
 
-class OwnHandOut(BaseModel):
+class OwnHandOut(Answer):
     """A hand that is written here, whole. `in_use`: the class writes it."""
 
     name: str
@@ -66,7 +65,7 @@ class OwnHandOut(BaseModel):
     width: float
 
 
-class Understood(BaseModel):
+class Understood(Answer):
     """A letter as it was understood: its strokes as moves, drawn, and what follows from it. `keys`:
     what is done in each move, which words go by; `form`: `own`, `base`, or the alternative;
     `family`: what it has no longer in common with its family."""
@@ -78,14 +77,14 @@ class Understood(BaseModel):
     family: str | None
 
 
-class SampleProblem(BaseModel):
+class SampleProblem(Answer):
     """What is wrong with a sample, and what to do."""
 
     code: ProblemCode
     say: str
 
 
-class SampleOut(BaseModel):
+class SampleOut(Answer):
     """A letter as it was written once; `right_by`: how far (u) it is to be moved to lie over what
     was understood."""
 
@@ -95,7 +94,7 @@ class SampleOut(BaseModel):
     problem: SampleProblem | None
 
 
-class OwnLetterOut(BaseModel):
+class OwnLetterOut(Answer):
     """A letter of the hand: what was written, what was understood of it (null where nothing was),
     how it stands now, and the base's."""
 
@@ -106,7 +105,7 @@ class OwnLetterOut(BaseModel):
     stands: Stands | None
 
 
-class JoinOut(BaseModel):
+class JoinOut(Answer):
     """Two letters joined: how, and how much it asks of a hand (u, and a u a quarter turn)."""
 
     pair: str
@@ -115,7 +114,7 @@ class JoinOut(BaseModel):
     picture: Picture
 
 
-class JoinsOut(BaseModel):
+class JoinsOut(Answer):
     """The joins of a hand that ask most, and the pairs of letters that join, of all pairs."""
 
     worst: list[JoinOut]

@@ -4,8 +4,9 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record
 from firstloop.api.plan.sheets import PageNumber, SheetPagesOut, page_out, pages_out, pdf_out
 from firstloop.api.sent import LARGEST_ID, PathId, Sent, line
@@ -75,7 +76,7 @@ class OwnSheetOut(OwnSheetIn):
     id: int
 
 
-class OwnSheetName(BaseModel):
+class OwnSheetName(Answer):
     """A sheet of the list."""
 
     id: int

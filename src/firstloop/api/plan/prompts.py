@@ -3,8 +3,9 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Path, Response
-from pydantic import Base64Bytes, BaseModel, Field
+from pydantic import Base64Bytes, Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.sent import LONGEST_WORD, Key, Sent
 from firstloop.core.plain_text import ON_A_LINE
@@ -17,7 +18,7 @@ router = APIRouter(prefix="/api/plan/prompts", tags=["plan"])
 PromptText = Annotated[str, Path(min_length=1, max_length=LONGEST_WORD, pattern=ON_A_LINE)]
 
 
-class AskedWithOut(BaseModel):
+class AskedWithOut(Answer):
     """A word or letter, its picture, and whether there is a recording of it."""
 
     text: str

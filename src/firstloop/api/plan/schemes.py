@@ -3,8 +3,9 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.drawings import Picture, picture
 from firstloop.api.sent import Key, Name, PathName, Sent, at_most, line
@@ -70,7 +71,7 @@ class SplitIn(Sent):
     family: Annotated[int, Field(ge=0, le=len(LETTERS), strict=True)]
 
 
-class SchemeName(BaseModel):
+class SchemeName(Answer):
     """A scheme to choose."""
 
     key: str
@@ -78,21 +79,21 @@ class SchemeName(BaseModel):
     own: bool
 
 
-class SchemeList(BaseModel):
+class SchemeList(Answer):
     """All schemes, and the one the class is taught by."""
 
     chosen: str
     schemes: list[SchemeName]
 
 
-class CloseOut(BaseModel):
+class CloseOut(Answer):
     """A confusable letter taught so many lessons before."""
 
     letter: str
     lessons: int
 
 
-class StepOut(BaseModel):
+class StepOut(Answer):
     """What a letter brings where it stands in the order."""
 
     letter: str
@@ -102,7 +103,7 @@ class StepOut(BaseModel):
     too_close: list[CloseOut]
 
 
-class FamilyOut(BaseModel):
+class FamilyOut(Answer):
     """A family with what its letters have in common, drawn.
 
     `differs` says of exceptions how they begin; the teacher's `exceptions` win over it.
@@ -116,7 +117,7 @@ class FamilyOut(BaseModel):
     opening: Picture | None
 
 
-class FaultOut(BaseModel):
+class FaultOut(Answer):
     """What keeps a scheme from being taught, and where; a `wish` does not keep it."""
 
     family: int | None
@@ -125,7 +126,7 @@ class FaultOut(BaseModel):
     wish: bool
 
 
-class CostOut(BaseModel):
+class CostOut(Answer):
     """What an order costs."""
 
     crowded: int
@@ -134,7 +135,7 @@ class CostOut(BaseModel):
     total: float
 
 
-class SchemeOut(BaseModel):
+class SchemeOut(Answer):
     """A scheme, checked and counted; `missing` are letters that are in no family."""
 
     key: str
@@ -147,7 +148,7 @@ class SchemeOut(BaseModel):
     cost: CostOut
 
 
-class ProposalOut(BaseModel):
+class ProposalOut(Answer):
     """A better order within the families, and what both cost."""
 
     families: list[FamilyIn]

@@ -4,8 +4,8 @@ from collections.abc import Sequence
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Path, Response
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.sent import PathId
 from firstloop.core.sheets.pages import Sheet
@@ -20,7 +20,7 @@ MOST_PAGES = 2000
 """Of sixty children, with as many pages each as there can be, no more are looked at one by one."""
 
 
-class SheetPagesOut(BaseModel):
+class SheetPagesOut(Answer):
     """How many pages a sheet has, and for how many children it is (0: one for all)."""
 
     pages: int

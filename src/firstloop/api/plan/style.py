@@ -4,8 +4,9 @@ from dataclasses import replace
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record, ToldToAll
 from firstloop.api.drawings import Picture, RulingLine, picture, ruling_lines
 from firstloop.api.sent import Key, Sent, at_most, line
@@ -69,14 +70,14 @@ class StyleIn(Sent):
     x_height_mm: Annotated[float, _within(X_HEIGHT_MM_RANGE)] = 8.0
 
 
-class Alternative(BaseModel):
+class Alternative(Answer):
     """One accepted way of writing a letter; the first of a letter is the hand's own."""
 
     name: str
     picture: Picture
 
 
-class LetterAlternatives(BaseModel):
+class LetterAlternatives(Answer):
     """The accepted ways of writing one letter."""
 
     letter: str
@@ -90,7 +91,7 @@ class PreviewIn(Sent):
     words: Annotated[list[Annotated[str, line(LONGEST_PREVIEW, 1)]], Field(max_length=8)]
 
 
-class Proportion(BaseModel):
+class Proportion(Answer):
     """A proportion in force, and between what it can be set."""
 
     value: float
@@ -98,7 +99,7 @@ class Proportion(BaseModel):
     most: float
 
 
-class ProportionsOut(BaseModel):
+class ProportionsOut(Answer):
     """All that can be set by degrees: of the hand, and of the lines."""
 
     slant_deg: Proportion
@@ -110,14 +111,14 @@ class ProportionsOut(BaseModel):
     x_height_mm: Proportion
 
 
-class HandChoice(BaseModel):
+class HandChoice(Answer):
     """A hand to choose; `own` is one that the school has brought along."""
 
     name: str
     own: bool
 
 
-class LinesPreset(BaseModel):
+class LinesPreset(Answer):
     """Looks of lines that some schools' paper has: what to choose for it, and what it is like."""
 
     name: str
@@ -125,7 +126,7 @@ class LinesPreset(BaseModel):
     lines: list[RulingLine]
 
 
-class Preview(BaseModel):
+class Preview(Answer):
     """What a style looks like: words, alternatives to choose among, the proportions in force."""
 
     hands: list[HandChoice]

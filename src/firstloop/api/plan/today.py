@@ -4,8 +4,9 @@ from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field, StrictBool
+from pydantic import Field, StrictBool
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, Record, ToldToAll
 from firstloop.api.plan.lesson_answers import (
     LessonMatterOut,
@@ -70,14 +71,14 @@ class NewLesson(Sent):
         )
 
 
-class NextOut(BaseModel):
+class NextOut(Answer):
     """Something to teach next, and why."""
 
     new: list[str]
     why: str
 
 
-class DueOut(BaseModel):
+class DueOut(Answer):
     """A letter to come back, and why."""
 
     letter: str
@@ -94,7 +95,7 @@ class LanguageIn(Sent):
     minutes: LessonMinutes
 
 
-class ShapeOut(BaseModel):
+class ShapeOut(Answer):
     """A shape that a lesson can have: its title, what it is, and whether what it is on is new."""
 
     shape: Shape
@@ -103,7 +104,7 @@ class ShapeOut(BaseModel):
     teaches: bool
 
 
-class HabitOut(BaseModel):
+class HabitOut(Answer):
     """A slip that children have a habit of: what to watch, in which letters, how many children."""
 
     code: Code
@@ -112,14 +113,14 @@ class HabitOut(BaseModel):
     children: int
 
 
-class TaughtFamily(BaseModel):
+class TaughtFamily(Answer):
     """A family of the class's scheme: its name, and those of its letters that are taught."""
 
     name: str
     taught: list[str]
 
 
-class DayOut(BaseModel):
+class DayOut(Answer):
     """A day of the week, and its lessons."""
 
     day: date
@@ -128,7 +129,7 @@ class DayOut(BaseModel):
     lessons: list[LessonOut]
 
 
-class MinutesRange(BaseModel):
+class MinutesRange(Answer):
     """How long a lesson may be, and what its steps are timed in."""
 
     shortest: int
@@ -136,14 +137,14 @@ class MinutesRange(BaseModel):
     step: float
 
 
-class PromptOut(BaseModel):
+class PromptOut(Answer):
     """What free writing may begin with: a question, or a picture by its name."""
 
     prompt: str
     picture: str | None
 
 
-class TodayOut(BaseModel):
+class TodayOut(Answer):
     """All that the page of today shows."""
 
     date_text: str

@@ -5,8 +5,9 @@ from collections.abc import Callable
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import AfterValidator, BaseModel
+from pydantic import AfterValidator
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Record
 from firstloop.api.plan.lesson_changes import NewPart
 from firstloop.api.plan.letters import WordOut, word_out
@@ -31,7 +32,7 @@ Part = Annotated[NewPart, AfterValidator(str.lower)]
 Text = Annotated[str, Query(), line(LONGEST_WORD, 1)]
 
 
-class PickedOut(BaseModel):
+class PickedOut(Answer):
     """A word to write: its sounds, its chain of families, and what of it is not taught."""
 
     word: WordOut
@@ -39,7 +40,7 @@ class PickedOut(BaseModel):
     untaught: list[str]
 
 
-class WordRow(BaseModel):
+class WordRow(Answer):
     """Words with what is new in one place; `count` is of all there are."""
 
     where: Where
@@ -47,13 +48,13 @@ class WordRow(BaseModel):
     words: list[PickedOut]
 
 
-class ChainOut(BaseModel):
+class ChainOut(Answer):
     """Words that change one sound at a time; none where there is no such chain."""
 
     words: list[WordOut]
 
 
-class PuzzleOut(BaseModel):
+class PuzzleOut(Answer):
     """A word with its pair missing (null), and all pairs that make a word."""
 
     word: str
@@ -73,7 +74,7 @@ class SentenceIn(Sent):
     text: Annotated[str, line(120)]
 
 
-class LookedOut(BaseModel):
+class LookedOut(Answer):
     """A sentence's words and what it lacks."""
 
     words: list[str]

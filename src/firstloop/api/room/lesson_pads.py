@@ -6,8 +6,9 @@ from io import BytesIO
 from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import COOKIE, CheckedBy, Class, Db, HeardOf, Now, Record, Token
 from firstloop.api.interface import PADS
 from firstloop.api.sent import AskedId, Id, PathId, Sent
@@ -30,7 +31,7 @@ class WhichLesson(Sent):
     lesson: Id | None = None
 
 
-class LessonCodeOut(BaseModel):
+class LessonCodeOut(Answer):
     """A lesson's code, its address and that as a square to be read by a camera. `reaches`: whether
     other devices can come to that address."""
 
@@ -107,7 +108,7 @@ class PadState(StrEnum):
     OUT = "out"
 
 
-class PadOut(BaseModel):
+class PadOut(Answer):
     """A pad: who sits at it, in which lesson, whether it opens without the network, if it has said,
     and whether it keeps what is written on it: else its page is to stay open. `is_full`: it wanted
     to hand in more than a child could write, and nothing more of it is taken in this lesson."""
@@ -178,7 +179,7 @@ class NodIn(Sent):
     lesson: Id | None = None
 
 
-class NodOut(BaseModel):
+class NodOut(Answer):
     """How many came in."""
 
     nodded: int

@@ -8,8 +8,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Request
 from fastapi.sse import EventSourceResponse, ServerSentEvent
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import attempt_out
 from firstloop.api.deps import Class, HeardOf, OpenStreams, Record, Teacher, Token, sits_here
 from firstloop.api.events import (
@@ -103,13 +103,13 @@ def _told(
     return ServerSentEvent(event=one.what.value, id=str(one.id), data=data)
 
 
-class ClassTold(BaseModel):
+class ClassTold(Answer):
     """The class has changed; or, no longer open, another is on her screens now."""
 
     open: bool
 
 
-class PlaceTold(BaseModel):
+class PlaceTold(Answer):
     """Where a lesson is, and which screen went there."""
 
     lesson: int
@@ -120,7 +120,7 @@ class PlaceTold(BaseModel):
 
 def _data_of(
     session: Session, school_class: ClassRecord, one: Happened, now: datetime, heard: Heard
-) -> BaseModel | None:
+) -> Answer | None:
     class_id = school_class.id
     if one.what is What.CLASS:
         return ClassTold(open=True)

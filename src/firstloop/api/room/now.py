@@ -5,8 +5,8 @@ from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Request
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, HeardOf, Now, Record
 from firstloop.api.room.lesson_pads import LessonCodeOut, code_out
 from firstloop.api.room.work import WorkTold, work_told
@@ -27,7 +27,7 @@ router = APIRouter(prefix="/api/write", tags=["write"])
 SentAs = Annotated[UUID, Path()]
 
 
-class OpenLessonOut(BaseModel):
+class OpenLessonOut(Answer):
     """A lesson that pads are in: its code and address, and the step that it is at. `is_full`: so
     many are in that no more can come; `group` are the children whose lesson it is, if it is not all
     the class's."""
@@ -43,7 +43,7 @@ class OpenLessonOut(BaseModel):
     group: list[int] | None
 
 
-class ChildOut(BaseModel):
+class ChildOut(Answer):
     """How it goes for a child: its pad, what it wrote last (the latest last), how much of the step
     of how much (null: no limit)."""
 
@@ -57,7 +57,7 @@ class ChildOut(BaseModel):
     newest: list[WorkTold]
 
 
-class MendOut(BaseModel):
+class MendOut(Answer):
     """Something to mend, in words, and the children in whose last letters it is."""
 
     code: Code
@@ -65,7 +65,7 @@ class MendOut(BaseModel):
     children: list[int]
 
 
-class SetAsideOut(BaseModel):
+class SetAsideOut(Answer):
     """Something that a pad was refused and keeps: by the pad's id for it, whose, what, why, since
     when; it is wiped there when it is let go, or after a week."""
 
@@ -78,7 +78,7 @@ class SetAsideOut(BaseModel):
     at: datetime
 
 
-class RoomOut(BaseModel):
+class RoomOut(Answer):
     """The lessons that are open to pads, the class, what there is to mend in its last letters, in
     the order in which a teacher would talk of it, and what stays on pads."""
 
@@ -105,7 +105,7 @@ def get_room(
     )
 
 
-class HandOut(BaseModel):
+class HandOut(Answer):
     """What a teacher may ask herself about a child's hand: pressing, tiring."""
 
     asked: list[str]

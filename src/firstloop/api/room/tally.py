@@ -3,8 +3,8 @@
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel
 
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import AttemptOut, attempt_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.api.drawings import Picture, picture
@@ -19,7 +19,7 @@ from firstloop.services import tally as tallying
 router = APIRouter(prefix="/api/write", tags=["write"])
 
 
-class SlipSeen(BaseModel):
+class SlipSeen(Answer):
     """Something that an eye may see: a usual slip of the letter, drawn; or roughly what it is
     about, of any letter."""
 

@@ -4,8 +4,7 @@ import json
 from datetime import datetime
 from functools import lru_cache
 
-from pydantic import BaseModel
-
+from firstloop.api.answer import Answer
 from firstloop.api.attempts import Verdicts
 from firstloop.api.drawings import Picture
 from firstloop.api.who import Who, who_out
@@ -15,7 +14,7 @@ from firstloop.services.looking import Seen
 from firstloop.store.records import PupilRecord
 
 
-class WorkTold(BaseModel):
+class WorkTold(Answer):
     """Something handed in: by its sender's id, by whom, what, with how much help; what is held to
     be true of it (null of what was struck through), the one thing to say, what is to be mended, and
     as it looks. `judged` false: the checker failed on it, and a later version will judge it."""
