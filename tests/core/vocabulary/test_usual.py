@@ -6,6 +6,7 @@ from collections.abc import Iterator
 import pytest
 
 from firstloop.core.letters import HANDS
+from firstloop.core.teaching.families import LESSON_SIZE
 from firstloop.core.teaching.lesson import Lesson
 from firstloop.core.teaching.planning import propose
 from firstloop.core.teaching.schemes import BUILT_IN
@@ -14,15 +15,15 @@ from firstloop.core.vocabulary.sounds import heard_in, word
 from firstloop.core.vocabulary.usual import usual_places
 
 USUAL = {
-    "a": "cat hand apple wag shall",
+    "a": "cat hand apple wag shall magic",
     "c": "can scan picnic cry",
-    "e": "pen egg leg",
+    "e": "pen egg leg seven",
     "g": "gap egg get tiger flag",
-    "i": "tin ink pill",
+    "i": "tin ink pill river",
     "k": "kid ask milk",
     "l": "lid bell milk",
     "n": "nap pond inn",
-    "o": "on dog frog",
+    "o": "on dog frog comic",
     "q": "quick squid",
     "s": "sun bus cups nest kiss",
     "t": "tin fast attic",
@@ -69,18 +70,24 @@ def test_words_with_the_usual_sound_come_first_and_stand_by_its_place() -> None:
     assert "age" not in [one.word.text for one in rows[Where.INSIDE] if one.usual]
 
 
-def year() -> Iterator[tuple[str, str, int, Lesson]]:
-    """A lesson on each small letter, one after the other, by each scheme."""
+def year(largest: int) -> Iterator[tuple[str, str, int, Lesson]]:
+    """A lesson on each small letter, one after the other, by each scheme; `largest` is how many
+    letters a family has at most."""
     for scheme, build in BUILT_IN.items():
-        order = [x for f in build(HANDS["plain"], 7).families for x in f.letters if x.islower()]
+        order = [
+            x for f in build(HANDS["plain"], largest).families for x in f.letters if x.islower()
+        ]
         for at in range(1, len(order)):
             yield scheme, order[at], at, propose([order[at]], 20, taught=order[:at], due=[])
 
 
-def test_a_year_of_lessons_has_words_in_the_usual_sound_and_sentences_with_the_letter() -> None:
+@pytest.mark.parametrize("largest", [LESSON_SIZE, 7])
+def test_a_year_of_lessons_has_words_in_the_usual_sound_and_sentences_with_the_letter(
+    largest: int,
+) -> None:
     every, usual, late, two, with_it = 0, 0, 0, 0, 0
     sentences: Counter[tuple[str, str]] = Counter()
-    for scheme, letter, at, lesson in year():
+    for scheme, letter, at, lesson in year(largest):
         sounds = [bool(usual_places(heard_in(text), letter)) for text in lesson.words]
         every += len(sounds)
         usual += sum(sounds)
@@ -92,13 +99,13 @@ def test_a_year_of_lessons_has_words_in_the_usual_sound_and_sentences_with_the_l
             with_it += letter in lesson.sentence.lower()
             sentences[scheme, lesson.sentence] += 1
     assert usual >= 0.95 * every
-    assert two >= 0.96 * late  # q before u, and x among seven letters, have none
+    assert two >= 0.98 * late  # q before u has none
     assert with_it >= 0.95 * sum(sentences.values())
     assert max(sentences.values()) <= 2
 
 
 def test_no_lesson_begins_with_words_that_nobody_would_choose() -> None:
-    offered = {text for _, _, at, lesson in year() if at >= 6 for text in lesson.words[:2]}
+    offered = {text for _, _, at, lesson in year(7) if at >= 6 for text in lesson.words[:2]}
     assert not offered & {"oboe", "eve", "adhere", "saga", "oasis"}
 
 

@@ -3,7 +3,7 @@
 import re
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
-from itertools import combinations, pairwise, product, takewhile
+from itertools import combinations, compress, pairwise, product, takewhile
 from math import ceil
 
 import numpy as np
@@ -185,12 +185,14 @@ def split(
     family: Family,
     hand: Hand,
     largest: int = LESSON_SIZE,
-    first: Callable[[tuple[str, ...]], float] | None = None,
+    early: Callable[[tuple[str, ...]], float] | None = None,
 ) -> tuple[Family, ...]:
     """A proposal to part a family: into as few as fit a lesson, of two letters at least; what looks
     alike and is one movement together, what is of different movements in different parts, and else
     what shows (open or closed) together. Letters keep their order; a small family stays whole.
-    The part with the least `first` comes first; else the one that has the family's first letter.
+    `early` is what it is worth that some letters are taught first: the part that is worth most
+    comes first, and that weighs with what belongs together; else the one that has the family's
+    first letter.
 
     >>> from firstloop.core.letters import PLAIN
     >>> bowls = Family("Bowls", tuple("abdopq"), "They have a bowl.")
@@ -200,12 +202,15 @@ def split(
     parts = ceil(len(family.letters) / largest)
     if parts < 2:
         return (family,)
-    dealt = _parted(parts, family.letters, hand, largest)
+    dealt = _parted(parts, family.letters, hand, largest, early)
     members = [
         tuple(x for x, part in zip(family.letters, dealt, strict=True) if part == at)
         for at in range(parts)
     ]
-    members.sort(key=first or (lambda letters: family.letters.index(letters[0])))
+    if early:
+        members.sort(key=early, reverse=True)
+    else:
+        members.sort(key=lambda letters: family.letters.index(letters[0]))
     return tuple(
         replace(
             family,
@@ -248,15 +253,26 @@ LEAST_PART = 2
 """[letters] A part of one letter is no family."""
 
 
-def _parted(parts: int, letters: tuple[str, ...], hand: Hand, largest: int) -> IntArray:
+def _parted(
+    parts: int,
+    letters: tuple[str, ...],
+    hand: Hand,
+    largest: int,
+    early: Callable[[tuple[str, ...]], float] | None,
+) -> IntArray:
     """The part that each letter is dealt to (n,): letters moved or exchanged between parts for as
-    long as more of what belongs together is together, begun from wherever it could be cut."""
+    long as more of what belongs together is together and the first part is worth more, begun from
+    wherever it could be cut."""
     belong = np.zeros((len(letters), len(letters)))
     for a, b in combinations(range(len(letters)), 2):
         belong[a, b] = _belong_together(letters[a], letters[b], hand)
 
     def together(dealt: IntArray) -> float:
-        return float(belong[dealt[:, None] == dealt].sum())
+        worth = float(belong[dealt[:, None] == dealt].sum())
+        if early is None:
+            return worth
+        dealt_to = (tuple(compress(letters, dealt == at)) for at in range(parts))
+        return worth + max(map(early, dealt_to))
 
     def improved(dealt: IntArray) -> IntArray:
         while True:

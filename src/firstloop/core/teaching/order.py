@@ -163,6 +163,15 @@ def _exchanged(items: tuple[T, ...], a: int, b: int) -> tuple[T, ...]:
     return tuple(listed)
 
 
+def word_count(letters: Iterable[str]) -> int:
+    """How many of the bundled words need no other letters.
+
+    >>> word_count("ta") == len(writable("ta"))
+    True
+    """
+    return _words_of(sum(map(_bit, set(letters))))
+
+
 def words_after(order: Iterable[str]) -> list[int]:
     """How many of the bundled words can be written after each letter of an order.
 

@@ -35,6 +35,16 @@ ROUNDED_A = re.compile(r"(?:^|.)(?:w|wh|qu|squ)a(?![ckgx]|ng)")
 BROAD_A = re.compile(r"a(?:ll|l[dkmst])")
 """Where an a before an l is another: ball, salt, walk."""
 
+OPEN_YET_SHORT = _words("""animal cabin camel caravan caterpillar damage dragon dragonfly family
+    gravel magic manage palace panic planet radish salad satin saturday
+    shadow statue talent value vanish wagon clever decorate desert elephant
+    ever exit hexagon lemon lemonade melon menu metal never pelican petal
+    second seven several skeleton telescope television city finish image
+    limit liquid lizard minute pigeon river timid visit visitor wizard body
+    chocolate comet comic copy crocodile holiday model modern olive robin
+    study""")
+"""Words whose first vowel is short, though one consonant and a vowel follow."""
+
 OPEN = re.compile(r"[bcdfghjklmnpqrstvwxyz][aeiouy]")
 """What follows a vowel that is open and so mostly long: one consonant and a vowel (baby, music)."""
 
@@ -91,7 +101,9 @@ def _is_short(text: str, letter: str, begin: int) -> bool:
     """Whether a vowel is short: the first of its word, closed, and not turned by what is beside."""
     rest = text[begin + 1 :]
     earlier = any(one in VOWELS for one in text[:begin])
-    if earlier or rest == "" or OPEN.match(rest) or rest[0] in VOWELS:
+    if earlier or rest == "" or rest[0] in VOWELS:
+        return False
+    if OPEN.match(rest) and text not in OPEN_YET_SHORT:
         return False
     turned = {
         "a": (ROUNDED_A.match(text, max(begin - 2, 0)) or BROAD_A.match(text, begin))
