@@ -24,7 +24,9 @@ This page is made by `python -m scripts.limits`.
 """
 
 UNKNOWN = "not written down"
-SOURCE = re.compile(r"(?:(?<=\. )|(?<=: )|^)((?:By trial|Of \d|RFC|Measured)\b.*)$")
+SOURCE = re.compile(
+    r"(?:(?<=\. )|(?<=: )|^)((?:By trial|By the|Of \d|Our choice|RFC|Measured)\b.*)$"
+)
 
 
 class UnreasonedError(Exception):

@@ -18,6 +18,7 @@ from firstloop.services.handing_in import hand_in, hand_in_text
 from firstloop.store.database import Database
 from firstloop.store.records import ClassRecord
 from tests import letters
+from tests.core.checking.texts.written import printed
 from tests.services.conftest import MONDAY
 from tests.teachers import signed_in, teacher_of
 
@@ -113,6 +114,34 @@ def test_a_letter_that_falls_apart_in_words_is_said_to(
         )
     (story,) = page_of(client, child)["letters"]
     assert (story["in_words"], story["words"]) == ("less", 8)
+
+
+def test_what_does_not_hold_in_texts_is_told_with_the_texts_and_by_her_word(
+    client: TestClient, database: Database, school_class: ClassRecord
+) -> None:
+    good, wide = printed("a hen ran"), printed("a hen ran").moved(4, 2.2)
+    first, second = (one.id for one in school_class.pupils)
+    kept = [
+        hand_in_text(
+            database, school_class, pupil_id=pupil_id, kind=Kind.PHRASE, target="a hen ran",
+            help=Help.COPY, ink=line.ink, written_at=MONDAY + timedelta(days=day),
+        )[0].id
+        for day in range(5)
+        for pupil_id, line in ((first, wide if day else good), (second, good))
+    ]  # fmt: skip
+    gaps, line = page_of(client, first)["text_habits"]
+    assert (gaps["state"], gaps["rests_on"], line["state"]) == ("not_yet", 5, "secure")
+    assert [one["text_id"] for one in gaps["failed"]] == [kept[8], kept[6], kept[4]]
+    asked = {"day": (MONDAY + timedelta(days=4)).date().isoformat()}
+    (told,) = client.get("/api/grow/map", params=asked).json()["in_texts"]
+    assert told["what"] == gaps["name"]
+    assert [one["id"] for one in told["pupils"]] == [first]
+    assert client.get("/api/grow/map", params=asked | {"alone": "true"}).json()["in_texts"] == []
+
+    words = [{"text_id": text_id, "said": {"spacing": "secure"}} for text_id in kept[2::2]]
+    assert client.post("/api/check/words", json={"words": words}).is_success
+    gaps, _ = page_of(client, first)["text_habits"]
+    assert (gaps["state"], gaps["failed"]) == ("secure", [])
 
 
 def test_a_report_tells_what_the_page_tells_and_only_what_is_ticked(

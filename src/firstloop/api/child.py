@@ -12,9 +12,10 @@ from firstloop.api.answer import Answer
 from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Db, Hers, Now, Record
 from firstloop.api.drawings import RulingLine, ruling_lines
-from firstloop.api.grow import MapChance, MapFamily, chance_out
+from firstloop.api.grow import MapChance, MapFamily, chance_out, in_hundred
 from firstloop.api.sent import PathId
 from firstloop.core.contract import Dimension
+from firstloop.core.judging.text_habits import NAMES, TextHabit
 from firstloop.core.progress.estimates import HabitEstimate, LetterState
 from firstloop.core.progress.in_words import InWords
 from firstloop.core.progress.report import USUALLY, WHERE, Include, Report
@@ -27,6 +28,9 @@ from firstloop.services.reports import ONLY_HERS, require_hers
 from firstloop.store.records import ClassRecord
 
 router = APIRouter(prefix="/api/grow/children", tags=["grow"])
+
+FAILED_SHOWN = 3
+"""Texts in which a habit did not hold that are named."""
 
 PDF, HTML, ZIP = "application/pdf", "text/html; charset=utf-8", "application/zip"
 
@@ -66,6 +70,25 @@ class HabitOfTheChild(Answer):
     letters: list[str]
 
 
+class FailedText(Answer):
+    """A text in which something did not hold."""
+
+    text_id: int
+    day: date
+    target: str
+
+
+class TextHabitOfTheChild(Answer):
+    """A habit over texts: how it stands, on how many texts that rests, and the newest in which it
+    did not hold."""
+
+    name: str
+    state: LetterState
+    chance: MapChance
+    rests_on: int
+    failed: list[FailedText]
+
+
 class SpreadOut(Answer):
     """What a part of letters reached in a week, u: eight of ten lie between `low` and `high`."""
 
@@ -100,6 +123,7 @@ class ChildPageOut(Answer):
     families: list[MapFamily]
     letters: list[LetterOfTheChild]
     habits: list[HabitOfTheChild]
+    text_habits: list[TextHabitOfTheChild]
     lines: list[RulingLine]
     part_lines: list[PartLine]
     weeks: list[WeekOut]
@@ -187,6 +211,7 @@ def _page_out(page: ChildPage, school_class: ClassRecord) -> ChildPageOut:
         families=[MapFamily(name=one.name, letters=list(one.letters)) for one in page.families],
         letters=[_letter_out(one) for one in page.letters],
         habits=[_habit_out(one) for one in page.habits],
+        text_habits=[_text_habit_out(one) for one in page.text_habits],
         lines=ruling_lines(ruling),
         part_lines=[PartLine(part=part, height=line_of(part, ruling)) for part in Part],
         weeks=[_week_out(one) for one in page.weeks],
@@ -213,14 +238,26 @@ def _letter_out(one: LetterStory) -> LetterOfTheChild:
 
 
 def _habit_out(one: HabitEstimate) -> HabitOfTheChild:
-    likely, low, high = (round(100 * value) for value in one.chance[:3])
     return HabitOfTheChild(
         name=one.strand.habit.name,
         where=WHERE[one.strand.dimension],
         state=one.chance.state,
-        chance=MapChance(likely=likely, low=low, high=high),
+        chance=in_hundred(one.chance),
         rests_on=one.chance.rests_on,
         letters=[key.glyph for key in one.letters],
+    )
+
+
+def _text_habit_out(one: TextHabit) -> TextHabitOfTheChild:
+    return TextHabitOfTheChild(
+        name=NAMES[one.aspect],
+        state=one.chance.state,
+        chance=in_hundred(one.chance),
+        rests_on=one.chance.rests_on,
+        failed=[
+            FailedText(text_id=text.text_id, day=text.day, target=text.target)
+            for text in one.failed[:FAILED_SHOWN]
+        ],
     )
 
 

@@ -9,6 +9,7 @@ from firstloop.api.attempts import PupilOut, pupil_out
 from firstloop.api.deps import Class, Now, Record
 from firstloop.core.checking.say.names import NAMES
 from firstloop.core.contract import Dimension
+from firstloop.core.judging.text_habits import NAMES as TEXT_HABITS
 from firstloop.core.progress.estimates import Chance, LetterState
 from firstloop.core.progress.in_words import InWords
 from firstloop.core.progress.of_class import LetterOfChild
@@ -90,6 +91,13 @@ class MapCommon(Answer):
     slip: str | None
 
 
+class MapInTexts(Answer):
+    """What of words and sentences fails rather than holds, in words; and in whose, by name."""
+
+    what: str
+    pupils: list[PupilOut]
+
+
 class MapOut(Answer):
     """The class map of a day: children by name, letters by family. `taught` are places of letters;
     `first` and `today` are the days between which it can be asked for."""
@@ -102,6 +110,7 @@ class MapOut(Answer):
     rows: list[MapRow]
     weakest: MapCommon | None
     slip: MapCommon | None
+    in_texts: list[MapInTexts]
 
 
 @router.get("/map")
@@ -139,6 +148,10 @@ def _map_out(found: ClassMap) -> MapOut:
         rows=[_row_out(row) for row in found.rows],
         weakest=_common_out(found.weakest),
         slip=_common_out(found.slip),
+        in_texts=[
+            MapInTexts(what=TEXT_HABITS[one.aspect], pupils=[pupil_out(p) for p in one.pupils])
+            for one in found.in_texts
+        ],
     )
 
 
@@ -174,8 +187,14 @@ def _state(letter: LetterOfChild, dimension: Dimension) -> LetterState:
 
 def chance_out(letter: LetterOfChild, dimension: Dimension) -> MapChance | None:
     """How likely a letter holds in a dimension; None where nothing is known."""
-    known = _in_hundred(letter.chances.get(dimension))
-    return known and MapChance(likely=known[0], low=known[1], high=known[2])
+    chance = letter.chances.get(dimension)
+    return chance and in_hundred(chance)
+
+
+def in_hundred(chance: Chance) -> MapChance:
+    """A chance of a hundred."""
+    likely, low, high = (round(100 * value) for value in chance[:3])
+    return MapChance(likely=likely, low=low, high=high)
 
 
 def _in_hundred(chance: Chance | None) -> tuple[int, int, int] | None:

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
 from firstloop.core.evidence.ink import Ink
+from firstloop.core.judging.text_habits import NEWEST, TextHabit, text_habits
 from firstloop.core.letters import draw
 from firstloop.core.progress.estimates import HabitEstimate
 from firstloop.core.progress.evidence import letter_key
@@ -28,7 +29,8 @@ WEEKS, A_WEEKS_LETTERS = 10, 12
 ink as is read at once."""
 
 LOOKED_THROUGH = timedelta(weeks=26)
-"""Before the latest letter, for ten weeks in which the child wrote: holidays lie between."""
+"""Before the latest letter, for ten weeks in which the child wrote: holidays lie between; and
+before today, for its texts."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -62,7 +64,8 @@ class Week:
 @dataclass(frozen=True, slots=True, eq=False)
 class ChildPage:
     """All that there is on a child's page but care: its letters in the class's families, of those
-    that are taught or were written; its habits that anything is known of, and its weeks."""
+    that are taught or were written; its habits, over movements and over texts, that anything is
+    known of, and its weeks."""
 
     pupil: PupilRecord
     day: date
@@ -70,6 +73,7 @@ class ChildPage:
     families: tuple[FamilySpan, ...]
     letters: tuple[LetterStory, ...]
     habits: tuple[HabitEstimate, ...]
+    text_habits: tuple[TextHabit, ...]
     weeks: tuple[Week, ...]
 
 
@@ -116,8 +120,16 @@ def child_page(
             families=tuple(families),
             letters=tuple(found),
             habits=stand.habits if stand else (),
+            text_habits=_text_habits(session, school_class.id, pupil_id, today),
             weeks=_weeks(session, school_class, pupil_id, last - LOOKED_THROUGH),
         )
+
+
+def _text_habits(
+    session: Session, class_id: int, pupil_id: int, today: date
+) -> tuple[TextHabit, ...]:
+    days = (today - LOOKED_THROUGH, today)
+    return text_habits(stories.of_texts(session, class_id, days, NEWEST, pupil_id)[pupil_id])
 
 
 def _weeks(

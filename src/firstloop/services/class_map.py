@@ -7,6 +7,8 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
 from firstloop.core.contract import Code
+from firstloop.core.judging.text_habits import NEWEST, text_habits
+from firstloop.core.judging.word import Aspect
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.progress.estimates import LetterState
 from firstloop.core.progress.evidence import LetterKey, letter_key
@@ -56,9 +58,18 @@ class Common:
 
 
 @dataclass(frozen=True, slots=True)
+class WeakInTexts:
+    """What of texts fails rather than holds, and in whose, by name."""
+
+    aspect: Aspect
+    pupils: tuple[PupilRecord, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class ClassMap:
     """The map of a day: the days that it can be asked for, the letters by family, which of them
-    were taught by then, the children by name, the commonest weak letter and slip."""
+    were taught by then, the children by name, the commonest weak letter and slip, and what is weak
+    in whose texts."""
 
     day: date
     first: date
@@ -68,6 +79,7 @@ class ClassMap:
     rows: tuple[ChildRow, ...]
     weakest: Common | None
     slip: Common | None
+    in_texts: tuple[WeakInTexts, ...]
 
 
 def class_map(  # which map of which class, of when
@@ -115,6 +127,7 @@ def class_map(  # which map of which class, of when
             rows=rows,
             weakest=None if alone else _weakest(rows, names),
             slip=None if alone else _slip(session, school_class, asked),
+            in_texts=() if alone else _in_texts(session, school_class, asked),
         )
 
 
@@ -199,6 +212,19 @@ def _slip(session: Session, school_class: ClassRecord, day: date) -> Common | No
     code = min(of, key=lambda code: (-_children(of[code]), list(Code).index(code)))
     letters = sorted(of[code], key=lambda letter: (-len(of[code][letter]), letter))
     return Common(_children(of[code]), tuple(letters[:5]), code)
+
+
+def _in_texts(session: Session, school_class: ClassRecord, day: date) -> tuple[WeakInTexts, ...]:
+    """What fails in the texts of the eight weeks until a day, and in whose; first what fails in
+    most children's."""
+    said = stories.of_texts(session, school_class.id, (day - COMPARED, day), NEWEST)
+    weak = defaultdict[Aspect, list[PupilRecord]](list)
+    for pupil in school_class.pupils:
+        for habit in text_habits(said[pupil.id]):
+            if habit.is_weak:
+                weak[habit.aspect].append(pupil)
+    found = [WeakInTexts(aspect, tuple(weak[aspect])) for aspect in Aspect if weak[aspect]]
+    return tuple(sorted(found, key=lambda one: -len(one.pupils)))
 
 
 def _children(by_letter: Mapping[str, set[int]]) -> int:

@@ -2,7 +2,8 @@
 how letters did alone and in words."""
 
 import json
-from collections.abc import Collection, Iterable, Mapping
+from collections import defaultdict
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from datetime import date, datetime
 from typing import Any
 
@@ -10,14 +11,18 @@ from sqlalchemy import Select, String, and_, bindparam, case, func, or_, select,
 from sqlalchemy.orm import Session
 
 from firstloop.core.contract import Verdict
-from firstloop.core.evidence.task import Help, Source
+from firstloop.core.evidence.task import Help, Kind, Source
+from firstloop.core.judging.text_habits import TextSaid
+from firstloop.core.judging.word import Aspect, Seen, aspects_seen
 from firstloop.core.progress.in_words import Compared
-from firstloop.store import pupils
+from firstloop.store import pupils, upgrades
 from firstloop.store.attempts import Attempt
 from firstloop.store.evidence import HELD, HER_WORD
 from firstloop.store.inks import AttemptInk
+from firstloop.store.judged_hands import JudgedHand, joins_in
 from firstloop.store.judgements import Judgement
 from firstloop.store.pupils import Pupil
+from firstloop.store.text_seen import TextSeen
 from firstloop.store.texts import WrittenText
 
 _ALONE = and_(
@@ -27,6 +32,7 @@ _ALONE = and_(
 )
 """A child's own letter: neither traced nor begun for it, nor within a word."""
 
+_UNSEEN = Verdict.UNSEEN.value
 _NOT_SET_ASIDE = or_(Judgement.id.is_(None), Judgement.set_aside.is_(False))
 
 
@@ -180,3 +186,46 @@ def _own(pupil_id: int) -> Select[Any]:
         .select_from(Attempt)
         .where(Attempt.pupil_id == pupil_id, _ALONE, Attempt.id.not_in(set_aside))
     )
+
+
+def of_texts(
+    session: Session, class_id: int, days: tuple[date, date], most: int, pupil_id: int | None = None
+) -> dict[int, list[TextSaid]]:
+    """The newest texts that each child of a class (or one) wrote between two days, at most so many
+    of each, and how they stand by its teacher or else the checker; the newest first. What she set
+    aside is not among them."""
+    place = func.row_number().over(
+        partition_by=WrittenText.pupil_id,
+        order_by=(WrittenText.written_at.desc(), WrittenText.id.desc()),
+    )
+    rows = (
+        select(WrittenText.pupil_id, WrittenText.id, WrittenText.day, WrittenText.target)
+        .add_columns(WrittenText.kind, JudgedHand.style, TextSeen.found)
+        .add_columns(*(getattr(Judgement, aspect) for aspect in Aspect))
+        .add_columns(place.label("place"))
+        .join(Pupil, Pupil.id == WrittenText.pupil_id)
+        .join(JudgedHand, JudgedHand.id == WrittenText.hand_id)
+        .join(TextSeen, TextSeen.text_id == WrittenText.id)
+        .outerjoin(Judgement, and_(Judgement.text_id == WrittenText.id, Judgement.counts))
+        .where(Pupil.class_id == class_id, WrittenText.day.between(*days), _NOT_SET_ASIDE)
+        .where(or_(TextSeen.size != _UNSEEN, TextSeen.shape != _UNSEEN))  # it could be read
+    )
+    if pupil_id is not None:
+        rows = rows.where(Pupil.id == pupil_id)
+    newest = rows.subquery()
+    found = defaultdict[int, list[TextSaid]](list)
+    for child, text_id, day, target, kind, style, seen, *hers, _ in session.execute(
+        select(newest).where(newest.c.place <= most).order_by(newest.c.pupil_id, newest.c.place)
+    ):
+        # Letters of a row stand apart in every hand.
+        joins = joins_in(style) and kind != Kind.ROW.value
+        checked = aspects_seen(_seen(seen), joins=joins)
+        words = {a: Verdict(said) for a, said in zip(Aspect, hers, strict=True) if said}
+        found[child].append(TextSaid(text_id, day, target, {**checked, **words}))
+    return found
+
+
+def _seen(found: Iterable[list[str]]) -> Iterator[Seen]:
+    for written, severity in found:
+        if code := upgrades.code(written):
+            yield Seen(code, Verdict(severity))

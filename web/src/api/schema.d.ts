@@ -3817,6 +3817,8 @@ export interface components {
             letters: components["schemas"]["LetterOfTheChild"][];
             /** Habits */
             habits: components["schemas"]["HabitOfTheChild"][];
+            /** Text Habits */
+            text_habits: components["schemas"]["TextHabitOfTheChild"][];
             /** Lines */
             lines: components["schemas"]["RulingLine"][];
             /** Part Lines */
@@ -4208,6 +4210,21 @@ export interface components {
             /** Name */
             name: string;
             handedness: components["schemas"]["Handedness"];
+        };
+        /**
+         * FailedText
+         * @description A text in which something did not hold.
+         */
+        FailedText: {
+            /** Text Id */
+            text_id: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Target */
+            target: string;
         };
         /**
          * FamilyIn
@@ -5335,6 +5352,16 @@ export interface components {
             where: string;
         };
         /**
+         * MapInTexts
+         * @description What of words and sentences fails rather than holds, in words; and in whose, by name.
+         */
+        MapInTexts: {
+            /** What */
+            what: string;
+            /** Pupils */
+            pupils: components["schemas"]["PupilOut"][];
+        };
+        /**
          * MapMoved
          * @description A letter that stands otherwise than a week before.
          */
@@ -5373,6 +5400,8 @@ export interface components {
             rows: components["schemas"]["MapRow"][];
             weakest: components["schemas"]["MapCommon"] | null;
             slip: components["schemas"]["MapCommon"] | null;
+            /** In Texts */
+            in_texts: components["schemas"]["MapInTexts"][];
         };
         /**
          * MapRow
@@ -7545,6 +7574,21 @@ export interface components {
             letters: string[];
         };
         /**
+         * TextHabitOfTheChild
+         * @description A habit over texts: how it stands, on how many texts that rests, and the newest in which it
+         *     did not hold.
+         */
+        TextHabitOfTheChild: {
+            /** Name */
+            name: string;
+            state: components["schemas"]["LetterState"];
+            chance: components["schemas"]["MapChance"];
+            /** Rests On */
+            rests_on: number;
+            /** Failed */
+            failed: components["schemas"]["FailedText"][];
+        };
+        /**
          * TextIn
          * @description Something longer than a letter; the target of a row is its letter, free writing has none.
          */
@@ -8035,6 +8079,7 @@ export type Doing = components['schemas']['Doing'];
 export type DueOut = components['schemas']['DueOut'];
 export type EarlierOut = components['schemas']['EarlierOut'];
 export type EntryOut = components['schemas']['EntryOut'];
+export type FailedText = components['schemas']['FailedText'];
 export type FamilyIn = components['schemas']['FamilyIn'];
 export type FamilyOut = components['schemas']['FamilyOut'];
 export type FamilyPlace = components['schemas']['FamilyPlace'];
@@ -8111,6 +8156,7 @@ export type MapChances = components['schemas']['MapChances'];
 export type MapCommon = components['schemas']['MapCommon'];
 export type MapFamily = components['schemas']['MapFamily'];
 export type MapHabit = components['schemas']['MapHabit'];
+export type MapInTexts = components['schemas']['MapInTexts'];
 export type MapMoved = components['schemas']['MapMoved'];
 export type MapOut = components['schemas']['MapOut'];
 export type MapRow = components['schemas']['MapRow'];
@@ -8277,6 +8323,7 @@ export type TaughtFamily = components['schemas']['TaughtFamily'];
 export type TaughtIn = components['schemas']['TaughtIn'];
 export type TaughtPartsIn = components['schemas']['TaughtPartsIn'];
 export type TaughtTogether = components['schemas']['TaughtTogether'];
+export type TextHabitOfTheChild = components['schemas']['TextHabitOfTheChild'];
 export type TextIn = components['schemas']['TextIn'];
 export type TextOut = components['schemas']['TextOut'];
 export type ThingsOut = components['schemas']['ThingsOut'];

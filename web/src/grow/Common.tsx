@@ -1,7 +1,9 @@
 /** What most children of the class have in common, on the day of the map. */
+import { Link } from "react-router";
+
 import type { MapCommon, MapOut } from "../api/schema";
 
-export function Common({ map: { weakest, slip } }: { map: MapOut }) {
+export function Common({ map: { weakest, slip, in_texts } }: { map: MapOut }) {
   return (
     <div className="mt-2 min-h-16">
       {weakest ? (
@@ -15,6 +17,20 @@ export function Common({ map: { weakest, slip } }: { map: MapOut }) {
           <Letters of={slip} />; {children(slip)}.
         </p>
       ) : null}
+      {in_texts.map(({ what, pupils }) => (
+        <p key={what}>
+          Not yet in words and sentences: <span className="font-medium">{what}</span>;{" "}
+          {pupils.map(({ id, name }, at) => (
+            <span key={id}>
+              {at > 0 ? ", " : ""}
+              <Link to={`/grow/child/${String(id)}`} className="underline underline-offset-4">
+                {name}
+              </Link>
+            </span>
+          ))}
+          .
+        </p>
+      ))}
       <p className="text-soft">A square tells more, and opens the letters behind it.</p>
     </div>
   );

@@ -42,6 +42,7 @@ const MAP: MapOut = {
   ],
   weakest: { children: 2, letters: ["n"], slip: null },
   slip: { children: 1, letters: ["n", "h"], slip: "starts elsewhere" },
+  in_texts: [{ what: "keeping to the line", pupils: [MILA, JORI] }],
 };
 
 beforeEach(() => {
@@ -50,6 +51,15 @@ beforeEach(() => {
   serve("GET /api/school/classes", { classes: [] });
   serve("GET /api/classroom", CLASSROOM);
   serve("GET /api/show/alphabet", ALPHABET);
+});
+
+test("what fails in whose words and sentences is told, each child to be opened", async () => {
+  putUp(<GrowStation />);
+  expect(await screen.findByText("keeping to the line")).toBeVisible();
+  expect(screen.getAllByRole("link", { name: /^(Mila|Jori)$/ }).slice(-2)).toSatisfy(
+    (links: HTMLAnchorElement[]) =>
+      links.map((link) => link.getAttribute("href")).join(" ") === "/grow/child/1 /grow/child/2",
+  );
 });
 
 test("a square says how the letter stands, in all three or in one dimension", async () => {

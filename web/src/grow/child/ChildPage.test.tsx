@@ -48,6 +48,15 @@ const PAGE: ChildPageOut = {
       letters: ["l", "n"],
     },
   ],
+  text_habits: [
+    {
+      name: "keeping to the line",
+      state: "not_yet",
+      chance: { likely: 22, low: 9, high: 40 },
+      rests_on: 9,
+      failed: [{ text_id: 7, day: "2026-03-26", target: "a hen" }],
+    },
+  ],
   lines: LINES,
   part_lines: [
     { part: "tall", height: 2 },
@@ -94,6 +103,24 @@ function putUpPage() {
     "/grow/child/2",
   );
 }
+
+test("what does not hold in words and sentences is told, and opens what was written", async () => {
+  putUpPage();
+  const texts = within(await screen.findByRole("region", { name: "In words and sentences" }));
+  expect(texts.getByText("keeping to the line")).toBeVisible();
+  expect(texts.getByText(/^9 texts · will hold 22 times in 100 \(9 to 40\)/)).toBeVisible();
+  expect(texts.getByRole("link", { name: "a hen" })).toHaveAttribute(
+    "href",
+    "/check?pupil=2&begin=2026-03-26&end=2026-03-26",
+  );
+});
+
+test("a child of whom there are no texts has nothing said of them", async () => {
+  serve("GET /api/grow/children/2", { ...PAGE, text_habits: [] });
+  putUpPage();
+  await screen.findByRole("region", { name: "Letters over time" });
+  expect(screen.queryByRole("region", { name: "In words and sentences" })).toBeNull();
+});
 
 test("a letter tells its story in the child's own ink, and what of it holds in words", async () => {
   putUpPage();

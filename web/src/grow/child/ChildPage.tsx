@@ -10,7 +10,7 @@ import { Pick } from "../../ui/Pick";
 import { Empty, Loading, ProblemNote } from "../../ui/states";
 import { Tile } from "../../ui/Tile";
 import { dayInWords } from "../map";
-import { Habits } from "./Habits";
+import { Habits, TextHabits } from "./Habits";
 import { LetterStories } from "./LetterStories";
 import { Seen } from "./Seen";
 import { SizePlot } from "./SizePlot";
@@ -62,6 +62,7 @@ function Page({ page, onGone }: { page: ChildPageOut; onGone: (gone: Gone) => vo
               <LetterStories page={page} />
               <SizePlot page={page} />
               <Habits habits={page.habits} />
+              <TextHabits page={page} />
             </>
           )}
         </div>
