@@ -148,6 +148,12 @@ REQUESTS = (
         row=0,
         cell=0,
     ),
+    good(
+        "POST /api/check/paper/pages/{page_id}/rows",
+        {"begin": {"x": 10, "y": 50}, "end": {"x": 90, "y": 50}, "x_height": 5, "target": "n"},
+        page_id=1,
+    ),
+    good("DELETE /api/check/paper/pages/{page_id}/rows/{row}", page_id=1, row=0),
     good("POST /api/check/paper/pages/{page_id}/take", {"keep_picture": True}, page_id=1),
     good("DELETE /api/check/paper/pages/{page_id}", page_id=1),
     good("GET /api/plan/own-hands"),

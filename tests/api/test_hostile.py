@@ -7,6 +7,7 @@ from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 
+import numpy as np
 import pytest
 from fastapi.testclient import TestClient
 
@@ -14,6 +15,7 @@ from firstloop.api.deps import DEVICE_COOKIE, PAD_COOKIE
 from firstloop.core.letters import HANDS
 from firstloop.core.teaching.schemes import BUILT_IN
 from firstloop.formats import packages
+from firstloop.formats.pictures import Grey, as_jpeg
 from firstloop.store import paper
 from firstloop.store.database import Database
 from firstloop.store.records import PaperPageRecord
@@ -52,10 +54,19 @@ A_CELL = {
     "row": 0, "cell": 0, "target": "n", "kind": "letter", "mode": "own", "state": "written",
     "box_mm": [15.0, 34.0, 30.0, 55.0], "chosen": False, "ink": INK,
 }  # fmt: skip
-PAGE = PaperPageRecord(None, 1, "IMG_1.jpg", 1, datetime(2026, 9, 7, tzinfo=UTC), (), (A_CELL,))
+PAGE = PaperPageRecord(
+    None, 1, "IMG_1.jpg", 1, datetime(2026, 9, 7, tzinfo=UTC), (), (A_CELL,), (100.0, 150.0)
+)
 
 EVERY = 100
 """Of the 10,000 hostile requests every hundredth is tried by day: all take many minutes."""
+
+
+def a_notebook() -> Grey:
+    """The page's photograph, something like an n in the row that the good request marks."""
+    page = np.full((1200, 800), 240, np.uint8)
+    page[360:400, 200:205] = page[360:365, 200:225] = page[360:400, 220:225] = 60
+    return page
 
 
 @pytest.fixture(scope="module")
@@ -77,7 +88,7 @@ def furnished(tmp_path_factory: pytest.TempPathFactory, scheme_file: str, hand_f
     with signed_in(app_over(database), database) as opened:
         furnish(opened, scheme_file, hand_file)
     with database.writing() as session:
-        paper.add_page(session, 1, PAGE, b"a picture")
+        paper.add_page(session, 1, PAGE, as_jpeg(a_notebook()))
     let_in(database, 1, 1, CODE, PAD_TOKEN, PAD_DEVICE, pupil_id=1)
     with pad_client(app_over(database), PAD_TOKEN) as pad:
         assert pad.post("/api/pad/attempts", json=PAD_ATTEMPT).status_code == 201

@@ -17,9 +17,11 @@ from firstloop.core.letters import PLAIN
 from firstloop.core.letters.ruling import Ruling
 from firstloop.core.sheets.pages import Cell, Sheet
 from firstloop.core.sheets.wish import Mode
+from firstloop.demo.notebooks import Notebook
 from firstloop.demo.on_paper import write_cell
 from firstloop.demo.photographs import Camera, Rgb, photographed, printed, written_on
 from firstloop.formats.ink_json import strokes_of
+from firstloop.scan.page import PX_PER_MM
 from firstloop.services import paper_pages, sheets
 from firstloop.services.paper_reader import PaperReader
 from firstloop.services.sheets import SheetAsked
@@ -27,6 +29,7 @@ from firstloop.store import attempts, classes, paper
 from firstloop.store.database import Database
 from firstloop.store.records import PaperPageRecord
 from tests import letters
+from tests.notebook import Taken
 from tests.table import EVER, letters_on_table, texts_on_table
 
 PAPER = "/api/check/paper"
@@ -248,3 +251,88 @@ def test_what_a_child_ringed_on_paper_is_its_choice_on_the_table_too(
     cards = client.get("/api/check/table", params=EVER | {"source": "scan"}).json()["cards"]
     in_order = sorted(cards, key=lambda one: one["attempt_id"])
     assert [one["chosen"] for one in in_order] == [False, True, False]
+
+
+@pytest.fixture
+def notebook(client: TestClient) -> tuple[Taken, int]:
+    """A photograph of a notebook that was brought, and its page."""
+    taken = Taken.of(Notebook(), 5)
+    send(client, taken.jpeg, "notebook.jpg")
+    (page,) = read(client)
+    assert (page["is_notebook"], page["title"], page["pupil_id"]) == (True, None, None)
+    assert [one["code"] for one in page["problems"]] == ["not_a_sheet"]
+    return taken, page["id"]
+
+
+def marked_on(taken: Taken, row: int, **changes: Any) -> dict[str, Any]:
+    begin, end, height = taken.base_line(row)
+    (x0, y0), (x1, y1) = ((x / PX_PER_MM, y / PX_PER_MM) for x, y in (begin, end))
+    return {
+        "begin": {"x": x0, "y": y0},
+        "end": {"x": x1, "y": y1},
+        "x_height": height / PX_PER_MM,
+        "target": taken.notebook.rows[row],
+    } | changes
+
+
+def test_rows_of_a_notebook_are_marked_read_and_taken_into_the_record(
+    client: TestClient, notebook: tuple[Taken, int]
+) -> None:
+    taken, page_id = notebook
+    where = f"{PAPER}/pages/{page_id}"
+    picture = Image.open(BytesIO(client.get(f"{where}/picture").content))
+    assert picture.size == taken.picture.shape[1::-1]
+    assert not picture.getexif()
+    for row in range(3):
+        answer = client.post(f"{where}/rows", json=marked_on(taken, row, from_memory=row == 1))
+        assert answer.status_code == 201, answer.text
+    page = answer.json()
+    by_row = [[one for one in page["cells"] if one["row"] == row] for row in range(3)]
+    assert [len(cells) for cells in by_row] == [6, 6, 1]
+    assert {one["mode"] for one in by_row[1]} == {"recall"}
+    assert {(one["target"], one["kind"]) for one in by_row[2]} == {("a red hen ran", "sentence")}
+    assert {one["state"] for one in page["cells"]} == {"written"}
+    letters_read = [one["reads_as"] for row in by_row[:2] for one in row]
+    assert letters_read == [*"nnnnnnhhhhhh"]
+    assert {one["verdict"]["direction"] for one in page["cells"]} == {"unseen"}
+
+    back = client.delete(f"{where}/rows/1").json()
+    assert sorted({one["row"] for one in back["cells"]}) == [0, 2]
+    assert client.delete(f"{where}/rows/1").status_code == 404
+    refused = client.post(f"{where}/take", json={"keep_picture": False})
+    assert (refused.status_code, "whose page" in refused.text) == (409, True)
+    child = client.get("/api/classroom").json()["pupils"][0]["id"]
+    assert client.put(f"{where}/pupil", json={"pupil_id": child}).is_success
+    done = client.post(f"{where}/take", json={"keep_picture": False}).json()
+    assert done == {"letters": 6, "texts": 1, "left_out": 0}
+    assert len(letters_on_table(client, "n", source="scan")) == 6 + 2  # and those of hen and ran
+    assert client.get(f"{where}/picture").status_code == 404  # it is deleted, as photographs are
+    assert client.post(f"{where}/rows", json=marked_on(taken, 1)).status_code == 409
+    (page,) = client.get(PAPER).json()["pages"]
+    assert page["is_notebook"]
+
+
+def test_a_row_where_nothing_is_or_that_is_none_is_refused_and_what_is_read_stays(
+    client: TestClient, notebook: tuple[Taken, int]
+) -> None:
+    taken, page_id = notebook
+    rows = f"{PAPER}/pages/{page_id}/rows"
+    good = marked_on(taken, 0)
+    assert client.post(rows, json=good).status_code == 201
+    below = {"begin": good["begin"] | {"y": 150.0}, "end": good["end"] | {"y": 150.0}}
+    for changes, words in (
+        (below, "nothing is seen"),
+        ({"x_height": 0.5}, "too near each other"),
+        ({"end": good["begin"]}, "draw along the base line"),
+    ):
+        answer = client.post(rows, json=good | changes)
+        assert (answer.status_code, words in answer.text) == (422, True), answer.text
+    assert len(client.get(f"{PAPER}/pages/{page_id}").json()["cells"]) == 6
+
+
+def test_rows_are_marked_on_no_sheet(client: TestClient, filled: Filled) -> None:
+    send(client, filled.photos[0])
+    (page,) = read(client)
+    row = marked_on(Taken.of(Notebook(), 5), 0)
+    answer = client.post(f"{PAPER}/pages/{page['id']}/rows", json=row)
+    assert (answer.status_code, "no sheets" in answer.text) == (409, True)

@@ -40,7 +40,8 @@ def test_a_letter_written_is_understood_accepted_shown_and_checked(page: Page) -
 
     page.goto("/plan/hand")
     page.get_by_role("radio", name="Meadow Lane").click()
-    page.get_by_role("button", name="Write like this").click()
+    with page.expect_response("**/api/plan/style"):
+        page.get_by_role("button", name="Write like this").click()
     expect(page.get_by_role("button", name="Write like this")).to_be_disabled()
     shown = page.request.get("/api/show/letters/y").json()
     assert shown["strokes"][1][0]["points"][-1][1] < -0.6  # the tail as it was written

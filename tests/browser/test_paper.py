@@ -9,8 +9,10 @@ from typing import Any
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from firstloop.demo.notebooks import Notebook
 from firstloop.demo.on_paper import photograph_lesson
 from firstloop.store.database import Database
+from tests.notebook import Taken
 
 
 @pytest.fixture
@@ -131,3 +133,56 @@ def test_a_sheet_is_made_by_hand_and_looked_at_as_it_grows(page: Page) -> None:
     assert page.request.get(printed).body().startswith(b"%PDF")
     page.get_by_role("link", name="Sheets", exact=True).first.click()
     expect(page.get_by_role("link", name="h, a row a day")).to_be_visible()
+
+
+def drag(page: Page, way: tuple[tuple[float, float], tuple[float, float]]) -> None:
+    (x0, y0), (x1, y1) = way
+    page.mouse.move(x0, y0)
+    page.mouse.down()
+    page.mouse.move((x0 + x1) / 2, (y0 + y1) / 2)
+    page.mouse.move(x1, y1)
+    page.mouse.up()
+
+
+def test_rows_of_a_notebook_are_marked_with_two_drags_then_one(page: Page, tmp_path: Path) -> None:
+    taken = Taken.of(Notebook(), 5)
+    file = tmp_path / "notebook.jpg"
+    file.write_bytes(taken.jpeg)
+    page.goto("/check/paper")
+    drop(page, [file])
+    mine = page.get_by_role("list", name="Pages").get_by_role("button", name="notebook.jpg")
+    mine.click(timeout=60_000)
+    shown = page.get_by_role("group", name="What was read, cell by cell").locator("image")
+    box = shown.bounding_box()
+    assert box is not None
+    scale = box["width"] / taken.picture.shape[1]
+
+    def on_screen(at: tuple[float, float]) -> tuple[float, float]:
+        return box["x"] + at[0] * scale, box["y"] + at[1] * scale
+
+    form = page.get_by_role("region", name="A row of this page")
+    expect(form.get_by_role("status")).to_contain_text("Draw along the base line of a row")
+    begin, end, height = taken.base_line(0)
+    drag(page, (on_screen(begin), on_screen(end)))
+    expect(form.get_by_role("status")).to_contain_text("up to the mid line")
+    middle = ((begin[0] + end[0]) / 2, (begin[1] + end[1]) / 2)
+    drag(page, (on_screen(middle), on_screen((middle[0], middle[1] - height))))
+    form.get_by_label("What was to be written").fill("n")
+    form.get_by_role("button", name="Read this row").click()
+    expect(page.get_by_label(re.compile("^n, row 1"))).to_have_count(6)
+
+    begin, end, _ = taken.base_line(2)  # the lines of the next row stand as far apart
+    drag(page, (on_screen(begin), on_screen(end)))
+    page.get_by_role("button", name="Where the base line ends").press("ArrowRight")
+    form.get_by_label("What was to be written").fill("a red hen ran")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name=re.compile("^a red hen ran, row 2"))).to_be_visible()
+    form.get_by_role("button", name="Let go of the row n").click()
+    expect(page.get_by_label(re.compile("^n, row 1"))).to_have_count(0)
+
+    before = written_on_paper(page)
+    page.get_by_role("combobox", name="Whose page it is").click()
+    page.get_by_role("option", name="Celia").click()
+    page.get_by_role("button", name="Into the record").click()
+    expect(page.get_by_text("In the record.")).to_be_visible()
+    assert written_on_paper(page) == before + 1

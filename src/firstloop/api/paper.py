@@ -5,7 +5,7 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Path, Query, Response
-from pydantic import StrictBool
+from pydantic import Field, StrictBool
 
 from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, PaperIsRead, Record
@@ -25,6 +25,12 @@ router = APIRouter(prefix="/api/check/paper", tags=["paper"])
 MOST_PLACES = 1000
 """Rows of a page, and cells of a row: there are never so many."""
 
+MOST_MM = 500.0
+"""Of a page as it is shown."""
+
+LONGEST_TEXT = 80
+"""Characters of what was to be written on a row."""
+
 Place = Annotated[int, Path(ge=0, lt=MOST_PLACES)]
 FileName = Annotated[str, Query(min_length=1, max_length=LONGEST_NAME, pattern=ON_A_LINE)]
 Photo = Annotated[bytes, Body(media_type="application/octet-stream", min_length=1)]
@@ -40,7 +46,7 @@ class PageProblem(Answer):
 class PageOut(Answer):
     """A page that was read: of which file, sheet and page, whose it is, what is wrong, how many of
     its cells are written, struck out, empty and not readable, and since when it is in the
-    record."""
+    record. `is_notebook`: it has no marks, and its rows are marked by hand."""
 
     id: int
     file: str
@@ -52,6 +58,7 @@ class PageOut(Answer):
     problems: list[PageProblem]
     states: dict[CellState, int]
     kept_at: datetime | None
+    is_notebook: bool
 
 
 class PaperOut(Answer):
@@ -98,6 +105,24 @@ class CellIn(Sent):
     """What stands in a cell after all."""
 
     state: CellState
+
+
+class Spot(Sent):
+    """A place on the page as it is shown, mm."""
+
+    x: Annotated[float, Field(ge=0.0, le=MOST_MM)]
+    y: Annotated[float, Field(ge=0.0, le=MOST_MM)]
+
+
+class RowIn(Sent):
+    """A row of a page without marks: the ends of its base line, how far (mm) the mid line is from
+    it, what was to be written (of a letter a row of it), and whether from memory."""
+
+    begin: Spot
+    end: Spot
+    x_height: Annotated[float, Field(gt=0.0, le=MOST_MM)]
+    target: Annotated[str, Field(min_length=1, max_length=LONGEST_TEXT, pattern=ON_A_LINE)]
+    from_memory: StrictBool = False
 
 
 class TakeIn(Sent):
@@ -167,6 +192,29 @@ def put_cell(  # noqa: PLR0917  # which cell of which page
     return _in_full(paper_pages.correct(record, school_class.id, page_id, place, sent.state))
 
 
+@router.post("/pages/{page_id}/rows", status_code=201)
+def post_row(record: Record, school_class: Class, page_id: PathId, sent: RowIn) -> PageInFull:
+    """Reads a row of a page without marks, where it was marked."""
+    from firstloop.services import notebook  # noqa: PLC0415  # slow to load
+
+    asked = notebook.RowAsked(
+        (sent.begin.x, sent.begin.y),
+        (sent.end.x, sent.end.y),
+        sent.x_height,
+        sent.target.strip(),
+        sent.from_memory,
+    )
+    return _in_full(notebook.read_row(record, school_class, page_id, asked))
+
+
+@router.delete("/pages/{page_id}/rows/{row}")
+def delete_row(record: Record, school_class: Class, page_id: PathId, row: Place) -> PageInFull:
+    """Lets go of a row that was marked."""
+    from firstloop.services import notebook  # noqa: PLC0415  # slow to load
+
+    return _in_full(notebook.take_back_row(record, school_class.id, page_id, row))
+
+
 @router.post("/pages/{page_id}/take")
 def post_page(
     record: Record, school_class: Class, page_id: PathId, sent: TakeIn, now: Now
@@ -196,6 +244,7 @@ def _page(one: PaperPageRecord) -> PageOut:
             state: sum(cell["state"] == state.value for cell in one.cells) for state in CellState
         },
         kept_at=one.kept_at,
+        is_notebook=one.sheet is None and bool(one.size_mm or one.cells),
     )
 
 

@@ -7,6 +7,7 @@ import ssl
 import sys
 from contextlib import closing
 from datetime import UTC, datetime
+from itertools import chain
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -41,6 +42,7 @@ def add_to(commands: Commands) -> None:
     )
     taken.add_argument("--out", type=Path, required=True, metavar="FOLDER", help="for the pictures")
     taken.add_argument("--one-for-all", action="store_true", help="one sheet, not one a child")
+    taken.add_argument("--notebook", action="store_true", help="and a page of a notebook")
     taken.add_argument("--seed", type=int, default=1)
     taken.set_defaults(run=_photograph)
 
@@ -107,17 +109,22 @@ def _colleague(options: argparse.Namespace) -> int:
 
 
 def _photograph(options: argparse.Namespace) -> int:
+    from firstloop.demo.notebooks import photograph_notebook  # noqa: PLC0415
     from firstloop.demo.on_paper import photograph_lesson  # noqa: PLC0415
     from firstloop.services.clock import day_of  # noqa: PLC0415
-    from firstloop.store import school  # noqa: PLC0415
+    from firstloop.store import classes, school  # noqa: PLC0415
     from firstloop.store.database import Database  # noqa: PLC0415
 
     options.out.mkdir(parents=True, exist_ok=True)
     with closing(Database(existing(options.db))) as record:
         with record.session() as session:
             today = day_of(datetime.now(UTC), school.zone(session))
+            first = next(iter(classes.every(session)), None)
         each = not options.one_for_all
-        for one in photograph_lesson(record, today, options.seed, each):
+        taken = photograph_lesson(record, today, options.seed, each)
+        if options.notebook and first is not None:
+            taken = chain(taken, [photograph_notebook(first.hand, first.ruling, options.seed)])
+        for one in taken:
             (options.out / one.name).write_bytes(one.jpeg)
             print(options.out / one.name, flush=True)
     print("Bring them to Check, On paper.")

@@ -78,7 +78,7 @@ def photographed(picture: Rgb, camera: Camera, rng: np.random.Generator) -> Rgb:
     rows, columns = picture.shape[:2]
     if camera.curl_mm:
         picture = _curled(picture, camera.curl_mm, rng)
-    way = _way(rows, columns, camera)
+    way = way_of(rows, columns, camera)
     table = tuple(int(one) for one in rng.integers(60, 120, 3))
     side = camera.longer_px
     width = round(side * columns / rows * 1.02)
@@ -111,7 +111,7 @@ def _curled(picture: Rgb, curl_mm: float, rng: np.random.Generator) -> Rgb:
     return np.asarray(bent, np.uint8)
 
 
-def _way(rows: int, columns: int, camera: Camera) -> npt.NDArray[np.float64]:
+def way_of(rows: int, columns: int, camera: Camera) -> npt.NDArray[np.float64]:
     """From the print to the picture: turned, tilted about its lower edge, seen from above."""
     turn, tilt = np.radians(camera.turned_deg), np.radians(camera.tilt_deg)
     corners = np.array([[0, 0], [columns, 0], [columns, rows], [0, rows]], np.float64)

@@ -25,6 +25,10 @@ KINDS = ("JPEG", "PNG", "TIFF")
 HEIF_BRANDS = (b"heic", b"heix", b"hevc", b"mif1", b"msf1")
 """By which a phone's own kind of file begins (ISO 23008-12), after four bytes and `ftyp`."""
 
+LARGEST_KEPT = 2400
+"""[px] The longer side of a photograph that is kept as it was taken: a notebook's page fills it, at
+ten points to the millimetre."""
+
 JPEG_QUALITY = 72
 """Of a page that is kept to be looked at: a pencil's line stays clear."""
 
@@ -47,6 +51,15 @@ def pages_in(content: bytes) -> Iterator[Grey]:
         yield from _of_picture(content, ("HEIF",))
     else:
         yield from _of_picture(content, KINDS)
+
+
+def shrunk(picture: Grey) -> Grey:
+    """The picture, no larger than one that is kept may be."""
+    most = max(picture.shape)
+    if most <= LARGEST_KEPT:
+        return picture
+    rows, columns = (round(side * LARGEST_KEPT / most) for side in picture.shape)
+    return np.asarray(Image.fromarray(picture).resize((columns, rows), Image.Resampling.BOX))
 
 
 def as_jpeg(picture: Grey) -> bytes:

@@ -76,7 +76,7 @@ def assign(record: Database, class_id: int, page_id: int, pupil_id: int | None) 
     """Says whose a page is; raises NotInRecordError, and PageError where it is in the record, or
     that page of that child was read before."""
     with record.writing() as session:
-        page = _open(paper.page(session, class_id, page_id))
+        page = require_open(paper.page(session, class_id, page_id))
         changed = replace(page, pupil_id=pupil_id)
         if paper.same_page(session, class_id, changed) is not None:
             raise PageError("this page of that child was read before; it counts once")
@@ -89,7 +89,7 @@ def correct(
 ) -> PaperPageRecord:
     """Says what stands in a cell after all; raises NotInRecordError and PageError."""
     with record.writing() as session:
-        page = _open(paper.page(session, class_id, page_id))
+        page = require_open(paper.page(session, class_id, page_id))
         cells = [_corrected(one, state) if _place(one) == place else one for one in page.cells]
         if place not in map(_place, page.cells):
             raise NotInRecordError(f"the page has no cell {place[1]} in row {place[0]}")
@@ -110,7 +110,7 @@ def take_page(
     """Takes into the record what a page's child wrote on it. Of a page of which a part is there
     already, as after a crash, only the rest is taken. Raises NotInRecordError and PageError."""
     with record.session() as session:
-        page = _open(paper.page(session, school_class.id, page_id))
+        page = require_open(paper.page(session, school_class.id, page_id))
     if page.pupil_id is None:
         raise PageError("say first whose page it is")
     if page.sheet is not None and page.sheet.style is not None:
@@ -197,7 +197,8 @@ def remove(record: Database, class_id: int, page_id: int) -> None:
     record.clear_log()
 
 
-def _open(page: PaperPageRecord) -> PaperPageRecord:
+def require_open(page: PaperPageRecord) -> PaperPageRecord:
+    """The page, where it is not in the record yet; else raises PageError."""
     if page.kept_at is not None:
         raise PageError("this page is in the record; what is to be said of it is said in Check")
     return page

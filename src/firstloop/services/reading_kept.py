@@ -81,11 +81,11 @@ def _jobs(
             sheet = paper.sheet_named(session, school_class.id, code.sheet) if code else None
             if sheet is None:
                 done: Future[Read] = Future()
-                done.set_result((no_sheet(photo.name, code), None))
+                done.set_result(no_sheet(photo.name, code, picture))
                 yield None, done
                 continue
             cells = paper.cells_of(session, school_class.id, sheet.name)
-            writer = _writer(session, school_class, _whose(sheet, code.pupil if code else None))
+            writer = writer_of(session, school_class, _whose(sheet, code.pupil if code else None))
         style = sheet.style or school_class.style
         asked = OfASheet(photo.name, picture, marks, cells, style, writer)
         yield sheet, executor.submit(read_kept, asked)
@@ -96,7 +96,8 @@ def _whose(sheet: PrintedSheetRecord, number: int | None) -> int | None:
     return sheet.pupils[number - 1] if number and number <= len(sheet.pupils) else None
 
 
-def _writer(session: Session, school_class: ClassRecord, pupil_id: int | None) -> Writer:
+def writer_of(session: Session, school_class: ClassRecord, pupil_id: int | None) -> Writer:
+    """By what a child of a class is judged on paper; whoever it is, where that is not known."""
     if pupil_id is None:
         return Writer(stage=school_class.stage)
     pupil = pupils.get(session, school_class.id, pupil_id)

@@ -14,7 +14,7 @@ from firstloop.core.letters.style import Style, hand_of
 from firstloop.core.sheets.marks import PageCode
 from firstloop.core.sheets.wish import Mode
 from firstloop.formats.ink_json import strokes_of
-from firstloop.formats.pictures import Grey, as_jpeg, pages_in
+from firstloop.formats.pictures import Grey, as_jpeg, pages_in, shrunk
 from firstloop.formats.result_json import as_json
 from firstloop.formats.sheet_cells import SheetCells, SheetPage, read_cells
 from firstloop.scan.cells import CellInk, cells_in, measures_of
@@ -129,7 +129,7 @@ def read_page(
     told_of: list[Told] = []
     inks: dict[tuple[int, int], list[Told]] = {}
     for one in cells_in(flat.picture, page.cells, asked.printed):
-        told, strokes = _cell(one, asked)
+        told, strokes = cell_told(one, asked)
         told_of.append(told)
         if strokes:
             inks[one.cell.row, one.cell.cell] = strokes
@@ -137,10 +137,13 @@ def read_page(
     return ReadPage(answer | {"cells": told_of}, inks, flat.picture)
 
 
-def no_sheet(name: str, code: PageCode | None) -> ReadPage:
-    """The answer for a picture of no sheet that is known."""
-    problem = Problem.NOT_A_SHEET if code is None else Problem.OTHER_SHEET
-    return _nothing(name, None, [problem])
+def no_sheet(name: str, code: PageCode | None, picture: Grey) -> tuple[ReadPage, bytes | None]:
+    """The answer for a picture of no sheet that is known. Where no marks are on it, it is kept as
+    it was taken, but for its size: its teacher may mark the rows of a notebook on it."""
+    if code is not None:
+        return _nothing(name, None, [Problem.OTHER_SHEET]), None
+    flat = shrunk(picture)
+    return ReadPage(_answer(name, None, None, None, [Problem.NOT_A_SHEET]), {}, flat), as_jpeg(flat)
 
 
 def _which(code: PageCode | None, cells: SheetCells) -> SheetPage | None:
@@ -173,7 +176,7 @@ def _answer(
     }
 
 
-def _cell(found: CellInk, asked: Asked) -> tuple[Told, list[Told]]:
+def cell_told(found: CellInk, asked: Asked) -> tuple[Told, list[Told]]:
     """What stands in a cell; and its lines, where it is to be judged."""
     cell = found.cell
     told: Told = {

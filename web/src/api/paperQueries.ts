@@ -76,6 +76,10 @@ export const useSetPupil = () =>
   $api.useMutation("put", "/api/check/paper/pages/{page_id}/pupil", useChanged());
 export const useSetCell = () =>
   $api.useMutation("put", "/api/check/paper/pages/{page_id}/cells/{row}/{cell}", useChanged());
+export const useReadRow = () =>
+  $api.useMutation("post", "/api/check/paper/pages/{page_id}/rows", useChanged());
+export const useTakeBackRow = () =>
+  $api.useMutation("delete", "/api/check/paper/pages/{page_id}/rows/{row}", useChanged());
 export const useTakePage = () =>
   $api.useMutation("post", "/api/check/paper/pages/{page_id}/take", useChanged());
 /** What is gone is not asked for again. */

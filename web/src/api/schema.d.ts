@@ -1276,6 +1276,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check/paper/pages/{page_id}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Row
+         * @description Reads a row of a page without marks, where it was marked.
+         */
+        post: operations["post_row"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/paper/pages/{page_id}/rows/{row}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Row
+         * @description Lets go of a row that was marked.
+         */
+        delete: operations["delete_row"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/check/paper/pages/{page_id}/take": {
         parameters: {
             query?: never;
@@ -6167,6 +6207,8 @@ export interface components {
             };
             /** Kept At */
             kept_at: string | null;
+            /** Is Notebook */
+            is_notebook: boolean;
             /** Size Mm */
             size_mm: [
                 number,
@@ -6187,7 +6229,7 @@ export interface components {
          * PageOut
          * @description A page that was read: of which file, sheet and page, whose it is, what is wrong, how many of
          *     its cells are written, struck out, empty and not readable, and since when it is in the
-         *     record.
+         *     record. `is_notebook`: it has no marks, and its rows are marked by hand.
          */
         PageOut: {
             /** Id */
@@ -6215,6 +6257,8 @@ export interface components {
             };
             /** Kept At */
             kept_at: string | null;
+            /** Is Notebook */
+            is_notebook: boolean;
         };
         /**
          * PageProblem
@@ -6634,6 +6678,24 @@ export interface components {
          * @enum {string}
          */
         Rounds: "by_letter" | "by_step";
+        /**
+         * RowIn
+         * @description A row of a page without marks: the ends of its base line, how far (mm) the mid line is from
+         *     it, what was to be written (of a letter a row of it), and whether from memory.
+         */
+        RowIn: {
+            begin: components["schemas"]["Spot"];
+            end: components["schemas"]["Spot"];
+            /** X Height */
+            x_height: number;
+            /** Target */
+            target: string;
+            /**
+             * From Memory
+             * @default false
+             */
+            from_memory: boolean;
+        };
         /**
          * RowOut
          * @description A row: the place of its best letter, and whether it gets better (above 0) or worse; of one of
@@ -7202,6 +7264,16 @@ export interface components {
         SplitIn: {
             /** Family */
             family: number;
+        };
+        /**
+         * Spot
+         * @description A place on the page as it is shown, mm.
+         */
+        Spot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * SpreadOut
@@ -8250,6 +8322,7 @@ export type Role = components['schemas']['Role'];
 export type RoomOut = components['schemas']['RoomOut'];
 export type RosterOut = components['schemas']['RosterOut'];
 export type Rounds = components['schemas']['Rounds'];
+export type RowIn = components['schemas']['RowIn'];
 export type RowOut = components['schemas']['RowOut'];
 export type RubbingRule = components['schemas']['RubbingRule'];
 export type RulingKind = components['schemas']['RulingKind'];
@@ -8299,6 +8372,7 @@ export type SoundIn = components['schemas']['SoundIn'];
 export type Source = components['schemas']['Source'];
 export type Space = components['schemas']['Space'];
 export type SplitIn = components['schemas']['SplitIn'];
+export type Spot = components['schemas']['Spot'];
 export type SpreadOut = components['schemas']['SpreadOut'];
 export type StaffOut = components['schemas']['StaffOut'];
 export type Stage = components['schemas']['Stage'];
@@ -16332,6 +16406,241 @@ export interface operations {
                 "application/json": components["schemas"]["CellIn"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageInFull"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post_row: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RowIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageInFull"];
+                };
+            };
+            /** @description What was sent cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not from here */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in the record */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another class is open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent is faulty */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Which class? */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The record cannot be used just now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_row: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The class that is meant, by its id: 409 where another is open. */
+                "First-Loop-Class"?: number | null;
+            };
+            path: {
+                page_id: number;
+                row: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {

@@ -22,10 +22,7 @@ export function CellOpen({
 }) {
   const set = useSetCell();
   return (
-    <section
-      aria-label="The cell"
-      className="flex shrink-0 flex-col gap-3 border-rule lg:w-[19rem] lg:overflow-y-auto lg:border-l-2 lg:pl-4"
-    >
+    <section aria-label="The cell" className="flex flex-col gap-3">
       {cell ? (
         <>
           <Crop cell={cell} picture={picture} size={[width, height]} />

@@ -36,9 +36,14 @@ export function PageList({
             <span className="flex items-center gap-1 text-sm text-soft">
               {page.kept_at ? <Check aria-hidden size={16} className="text-rule-deep" /> : null}
               {page.kept_at ? "In the record: " : ""}
-              {page.title === null ? "" : statesInWords(page)}
+              {page.title === null && !page.is_notebook ? "" : statesInWords(page)}
             </span>
-            {page.problems.map(({ code, say }) => (
+            {page.is_notebook && !page.states.written ? (
+              <span className="text-sm">
+                It has no marks: mark its rows, or take a sheet whole.
+              </span>
+            ) : null}
+            {(page.is_notebook ? [] : page.problems).map(({ code, say }) => (
               <span key={code} className="text-sm text-ember">
                 {say}
               </span>
@@ -52,5 +57,5 @@ export function PageList({
 
 function whose(page: PageOut, names: ReadonlyMap<number, string>): string {
   if (page.pupil_id !== null) return names.get(page.pupil_id) ?? "A child that left";
-  return page.title === null ? "Not read" : "Whose is it?";
+  return page.title === null && !page.is_notebook ? "Not read" : "Whose is it?";
 }

@@ -1,4 +1,6 @@
 /** The photograph, laid flat, with its cells; all in millimetres of the page. */
+import type { ReactNode } from "react";
+
 import type { CellOut, PageInFull, Verdict } from "../../api/schema";
 import { cellInWords } from "./words";
 
@@ -17,12 +19,15 @@ export function PagePicture({
   picture,
   open,
   onOpen,
+  children,
 }: {
   page: PageInFull;
   size: readonly [number, number];
   picture: string;
   open: CellOut | undefined;
   onOpen: (cell: CellOut) => void;
+  /** What is drawn over the photograph, under the cells. */
+  children?: ReactNode;
 }) {
   return (
     <svg
@@ -32,6 +37,7 @@ export function PagePicture({
       aria-label="What was read, cell by cell"
     >
       <image href={picture} width={width} height={height} preserveAspectRatio="none" />
+      {children}
       {page.cells.map((cell) => (
         <Cell key={`${String(cell.row)} ${String(cell.cell)}`} {...{ cell, open, onOpen }} />
       ))}

@@ -5,7 +5,7 @@ import { beforeEach, expect, test } from "vitest";
 import type { CellOut, PageInFull, PageOut } from "../../api/schema";
 import { CLASSROOM } from "../../test/samples";
 import { putUp } from "../../test/screen";
-import { askedOf, serve } from "../../test/server";
+import { askedOf, refuse, serve } from "../../test/server";
 import { PaperDesk } from "./PaperDesk";
 import { cellInWords, keptInWords, statesInWords } from "./words";
 
@@ -34,6 +34,7 @@ const PAGE: PageOut = {
   problems: [],
   states: { written: 2, struck: 1, empty: 3, unreadable: 0 },
   kept_at: null,
+  is_notebook: false,
 };
 const FULL: PageInFull = {
   ...PAGE,
@@ -90,6 +91,60 @@ test("what cannot be read is told with what to do", async () => {
   putUp(<PaperDesk />);
   expect(await screen.findByText(say)).toBeVisible();
   expect(screen.getByText("2 are to be read")).toBeVisible();
+});
+
+const NOTEBOOK: PageInFull = {
+  ...FULL,
+  title: null,
+  sheet: null,
+  page: null,
+  is_notebook: true,
+  problems: [{ code: "not_a_sheet", say: "No marks are found." }],
+  states: { written: 0, struck: 0, empty: 0, unreadable: 0 },
+  cells: [],
+};
+
+test("a row of a page without marks is marked by keyboard, read, and let go of", async () => {
+  serve("GET /api/check/paper", { waiting: 0, pages: [NOTEBOOK] });
+  serve("GET /api/check/paper/pages/7", NOTEBOOK);
+  serve("POST /api/check/paper/pages/7/rows", { ...NOTEBOOK, cells: [CELL] });
+  const { user } = putUp(<PaperDesk />);
+  const form = within(await screen.findByRole("region", { name: "A row of this page" }));
+  expect(screen.queryByText("No marks are found.")).toBeNull();
+  expect(form.getByRole("button", { name: "Read this row" })).toBeDisabled();
+  await user.click(form.getByRole("button", { name: "Put the lines there" }));
+  screen.getByRole("button", { name: /^How high the mid line is/ }).focus();
+  await user.keyboard("{ArrowUp}{ArrowUp}");
+  screen.getByRole("button", { name: /^Where the base line begins/ }).focus();
+  await user.keyboard("{Shift>}{ArrowLeft}{/Shift}{ArrowDown}");
+  await user.type(form.getByLabelText("What was to be written"), " n ");
+  await user.click(form.getByRole("checkbox", { name: "From memory" }));
+  serve("GET /api/check/paper/pages/7", { ...NOTEBOOK, cells: [CELL, { ...CELL, cell: 1 }] });
+  await user.keyboard("{Tab}{Enter}");
+  expect(askedOf("POST /api/check/paper/pages/7/rows").map(({ body }) => body)).toEqual([
+    {
+      begin: { x: 17, y: 149 },
+      end: { x: 189, y: 148.5 },
+      x_height: 9.4,
+      target: "n",
+      from_memory: true,
+    },
+  ]);
+  serve("DELETE /api/check/paper/pages/7/rows/0", NOTEBOOK);
+  await user.click(await form.findByRole("button", { name: "Let go of the row n" }));
+  expect(askedOf("DELETE /api/check/paper/pages/7/rows/0")).toHaveLength(1);
+  expect(form.getByRole("status")).toHaveTextContent("the next row");
+});
+
+test("a row that cannot be read is told with what to do, and its lines stay", async () => {
+  serve("GET /api/check/paper", { waiting: 0, pages: [NOTEBOOK] });
+  serve("GET /api/check/paper/pages/7", NOTEBOOK);
+  refuse("POST /api/check/paper/pages/7/rows", "nothing is seen on this line");
+  const { user } = putUp(<PaperDesk />);
+  await user.click(await screen.findByRole("button", { name: "Put the lines there" }));
+  await user.type(screen.getByLabelText("What was to be written"), "n{Enter}");
+  expect(await screen.findByText(/nothing is seen on this line/)).toBeVisible();
+  expect(screen.getByRole("button", { name: /^Where the base line ends/ })).toBeVisible();
 });
 
 test("pages and cells are told in words", () => {

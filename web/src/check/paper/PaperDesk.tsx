@@ -114,6 +114,9 @@ function Nothing() {
           Photograph each page with its four corner marks, or scan the pile, and drop it here.
         </li>
       </ol>
+      <p className="mt-3">
+        A page of a notebook has no marks: you mark its rows on the photograph.
+      </p>
       <p className="mt-3 text-soft">
         Each page says by its marks which it is and whose. Names are not read, and where and with
         what a photograph was taken is not kept.

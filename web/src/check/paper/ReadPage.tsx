@@ -12,6 +12,9 @@ import { Empty, Failed, Loading } from "../../ui/states";
 import { Tick } from "../../ui/Tick";
 import { CellOpen } from "./CellOpen";
 import { PagePicture } from "./PagePicture";
+import { RowForm } from "./RowForm";
+import { RowLines } from "./RowLines";
+import { NO_MARKS } from "./rowMarks";
 
 const NOBODY = "nobody";
 
@@ -41,7 +44,7 @@ function Above({ page, pupils }: { page: PageInFull; pupils: readonly PupilOut[]
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <Failed of={[assign, take, remove]} />
-      {isOpen && page.title !== null ? (
+      {isOpen && (page.title !== null || page.is_notebook) ? (
         <>
           <Pick
             label="Whose page it is"
@@ -95,23 +98,33 @@ function Above({ page, pupils }: { page: PageInFull; pupils: readonly PupilOut[]
 
 function Page({ page }: { page: PageInFull }) {
   const [open, setOpen] = useState<readonly [number, number]>();
+  const [marks, setMarks] = useState(NO_MARKS);
   const cell = page.cells.find((one) => one.row === open?.[0] && one.cell === open[1]);
   if (page.size_mm === null) return <NoPicture page={page} />;
   const picture = addressOf("/api/check/paper/pages/{page_id}/picture", {
     path: { page_id: page.id },
   });
+  const size = page.size_mm;
+  const isToMark = page.is_notebook && page.kept_at === null;
   return (
     <div className="flex min-h-0 flex-1 gap-4 max-lg:flex-col">
       <PagePicture
         page={page}
-        size={page.size_mm}
+        size={size}
         picture={picture}
         open={cell}
         onOpen={({ row, cell: at }: CellOut) => {
           setOpen([row, at]);
         }}
-      />
-      <CellOpen page={page} cell={cell} picture={picture} size={page.size_mm} />
+      >
+        {isToMark ? <RowLines marks={marks} size={size} onMark={setMarks} /> : null}
+      </PagePicture>
+      <div className="flex shrink-0 flex-col gap-5 border-rule lg:w-[19.5rem] lg:overflow-y-auto lg:border-l-2 lg:pr-1.5 lg:pl-4">
+        {isToMark ? <RowForm page={page} size={size} marks={marks} onMark={setMarks} /> : null}
+        {isToMark && page.cells.length === 0 ? null : (
+          <CellOpen page={page} cell={cell} picture={picture} size={size} />
+        )}
+      </div>
     </div>
   );
 }
