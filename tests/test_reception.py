@@ -3,6 +3,7 @@ has to go because others wait."""
 
 import json
 import os
+import shutil
 import socket
 import ssl
 import subprocess
@@ -52,10 +53,15 @@ def served(record: Path, *more: str, by: Sequence[str] = (str(COMMAND),)) -> Ite
         server.communicate()
 
 
-@pytest.fixture
-def port(record: Path) -> Iterator[int]:
-    """Of a server that is open to the network."""
-    with served(record, "--host", "0.0.0.0") as free:
+@pytest.fixture(scope="module")
+def port(empty_record: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[int]:
+    """Of a server that is open to the network: one for all who come to it and change nothing."""
+    path = tmp_path_factory.mktemp("open") / "record.db"
+    shutil.copy(empty_record, path)
+    database = Database(path)
+    add_class(database, begin(database, "Ms Reed", PASSWORD).id)
+    database.close()
+    with served(path, "--host", "0.0.0.0") as free:
         yield free
 
 

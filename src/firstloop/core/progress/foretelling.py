@@ -28,8 +28,9 @@ def forecast(held: Held, rules: Rules, day: float) -> Forecast:
     return Forecast(summed(letters_on(held, rules, day), rules), summed(held.strands, rules))
 
 
-def letters_on(held: Held, rules: Rules, day: float) -> FloatArray:
-    """How likely each step of each letter is on a day; (letter, dimension, 13)."""
+def letters_on(held: Held, rules: Rules, day: float | FloatArray) -> FloatArray:
+    """How likely each step of each letter is on a day, or each on a day of its own (letter, 1);
+    (letter, dimension, 13)."""
     habits = _weakest(held, rules)
     may_be = _may_be(held, rules, habits)
     said = _still_said(held, rules, habits, may_be, day)
@@ -87,7 +88,7 @@ def _siblings(held: Held, rules: Rules) -> Indices:
 
 
 def _still_said(
-    held: Held, rules: Rules, habits: FloatArray, may_be: FloatArray, day: float
+    held: Held, rules: Rules, habits: FloatArray, may_be: FloatArray, day: float | FloatArray
 ) -> FloatArray:
     """What the attempts at each letter still say of it."""
     numbers = rules.numbers
