@@ -2,7 +2,8 @@
 
 Its letters are drawn from a bank: for every letter some good ones and some with its slips, each
 really written by a made-up child and really checked, once. Which child writes which when follows
-habits that are mended with time. `checker` says so in the data; the record is filled in bulk.
+habits that are mended with time, and lost and found again. `checker` says so in the data; the
+record is filled in bulk. Once a week a word is written; its teacher says a word of some letters.
 """
 
 from collections.abc import Iterator
@@ -16,6 +17,7 @@ from firstloop.core.checking.say.findings import CHECKER_VERSION
 from firstloop.core.evidence.ink import Ink
 from firstloop.core.evidence.pupils import draw_pupil, write
 from firstloop.core.evidence.task import Handedness, Help, Source, Task
+from firstloop.core.geometry.polyline import FloatArray
 from firstloop.core.letters import PLAIN, Hand
 from firstloop.core.letters.hands import GROUPS
 from firstloop.core.letters.ruling import Ruling
@@ -23,6 +25,7 @@ from firstloop.core.letters.slips import SLIPS
 from firstloop.core.letters.style import Style
 from firstloop.core.teaching.schemes import by_movement
 from firstloop.demo.made_up import CHILDREN, MORE_NAMES
+from firstloop.demo.years_besides import texts_of_years, words_of_hers
 from firstloop.services import lessons
 from firstloop.services.classes import begin
 from firstloop.services.clock import day_of
@@ -100,6 +103,8 @@ def load_years(
         if len(block) == AT_ONCE:
             _keep(record, made.id, block)
     _keep(record, made.id, block)
+    texts_of_years(record, made, order, _school_days(today, years), rng)
+    words_of_hers(record, made, nobody, datetime.combine(today, time(17), UTC))
     rebuild(record, datetime.combine(today, time(18), UTC))
     return made
 
@@ -168,7 +173,7 @@ def _calendar(  # noqa: PLR0917  # one call; all of it is needed
     """Day by day, child by child: the letter of today and some earlier ones, which go wrong the
     less often the longer they have been known."""
     school_days = _school_days(today, years)
-    habits = {pupil.id: rng.uniform(0.05, 0.6) for pupil in made.pupils}
+    habits = {pupil.id: _habit(len(school_days), rng) for pupil in made.pupils}
     helps = (Help.COPY, Help.RECALL)
     for at, day in enumerate(school_days):
         known = min(len(order), 1 + at // LETTER_LASTS)
@@ -177,9 +182,19 @@ def _calendar(  # noqa: PLR0917  # one call; all of it is needed
             picks = rng.integers(0, known, letters_a_day)
             picks[: letters_a_day // 2] = known - 1
             ages = (at - picks * LETTER_LASTS) / 120.0
-            good = rng.random(letters_a_day) > habits[pupil.id] * np.exp(-ages)
+            good = rng.random(letters_a_day) > habits[pupil.id][at] * np.exp(-ages)
             which = rng.integers(0, GOOD, letters_a_day)
             for turn, (pick, well, one) in enumerate(zip(picks, good, which, strict=True)):
                 letter = order[int(pick)]
                 moment = morning + timedelta(seconds=7 * turn, milliseconds=place)
                 yield moment, pupil.id, letter, bank[letter, bool(well)][int(one)], helps[turn % 2]
+
+
+def _habit(days: int, rng: np.random.Generator) -> FloatArray:
+    """The share of new letters that go wrong on each day: a child's own, three times that between
+    two days (holidays, a new pencil), and less than it ever was after a third."""
+    share = np.full(days, rng.uniform(0.05, 0.5))
+    lost, found, mended = np.sort(rng.integers(0, days, 3))
+    share[lost:found] *= 3.0
+    share[mended:] *= 0.4
+    return share.clip(max=0.95)

@@ -165,6 +165,11 @@ def first_days(session: Session, class_id: int) -> dict[int, date]:
     return {pupil_id: day for pupil_id, day in rows if day is not None}
 
 
+def newest(session: Session, class_id: int, most: int) -> list[int]:
+    """The newest attempts of a class, at most so many, the newest first."""
+    return list(session.scalars(_of_class(class_id).order_by(Attempt.id.desc()).limit(most)))
+
+
 def not_checked_by(session: Session, class_id: int, checker: str) -> list[int]:
     """The attempts of a class that another checker has judged, the oldest first; letters of a text
     are checked with it, and what an eye saw by nobody."""
