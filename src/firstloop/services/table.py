@@ -1,5 +1,6 @@
 """The table: what a class wrote, laid out to be judged."""
 
+from bisect import bisect_left
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -61,14 +62,14 @@ def laid_out(session: Session, school_class: ClassRecord, asked: Asked, *, newes
     ]
     names = {pupil.id: pupil.name for pupil in school_class.pupils}
     things = [
-        Thing(place, tuple(card.lying.to_mend), card.why, names.get(card.lying.pupil_id, ""))
+        Thing(place, card.lying.to_mend, card.why, names.get(card.lying.pupil_id, ""))
         for place, card in enumerate(cards)
     ]
     return Table(cards, piles(things, doubted(spoken)), total)
 
 
 Days = dict[tuple[int, str, str], list[date]]
-"""On which days a child had what to mend in which letter."""
+"""On which days a child had what to mend in which letter, the first first."""
 
 
 def _days_of_slips(session: Session, class_id: int, found: Sequence[Lying]) -> Days:
@@ -82,6 +83,8 @@ def _days_of_slips(session: Session, class_id: int, found: Sequence[Lying]) -> D
         known = slipped.days_of(session, class_id, begin, end, whose, letters)
         for pupil_id, letter, code, day in known:
             days.setdefault((pupil_id, letter, code), []).append(day)
+        for known_days in days.values():
+            known_days.sort()
     return days
 
 
@@ -130,5 +133,6 @@ def _is_new(one: Lying, code: Code, days: Days) -> bool:
     its words are others each day."""
     if one.kind is not Kind.LETTER:
         return False
-    earlier = days.get((one.pupil_id, one.target, code.value), ())
-    return not any(one.day - NEW_WITHIN <= day < one.day for day in earlier)
+    known = days.get((one.pupil_id, one.target, code.value), [])
+    earlier = bisect_left(known, one.day)
+    return not earlier or known[earlier - 1] < one.day - NEW_WITHIN

@@ -6,7 +6,6 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from math import inf
-from operator import itemgetter
 from typing import Any, NamedTuple
 
 from sqlalchemy import ColumnElement, Select, func, literal, or_, select
@@ -71,7 +70,8 @@ class Found(NamedTuple):
 @dataclass(frozen=True, slots=True, eq=False)
 class Lying:
     """Something on the table: what it is, the verdicts that count, what the checker found without
-    what she denies, what she saw besides, her word at a glance, and whether the child chose it."""
+    what she denies, what is to be mended (what she saw first, then what the checker did), her word
+    at a glance, and whether the child chose it."""
 
     about: About
     pupil_id: int
@@ -83,22 +83,13 @@ class Lying:
     day: date
     verdicts: dict[Dimension, Verdict]
     found: tuple[Found, ...]
-    missed: frozenset[Code]
+    to_mend: tuple[Code, ...]
     is_checked: bool
     is_judged: bool
     is_overruled: bool
     set_aside: bool
     has_note: bool
     chosen: bool
-
-    @property
-    def to_mend(self) -> list[Code]:
-        """What is to be mended: what she saw first, then what the checker did."""
-        found = [one.code for one in self.found if one.severity is Verdict.NOT_YET]
-        return [*sorted(self.missed, key=_PLACE.__getitem__), *found]
-
-
-_PLACE = {code: place for place, code in enumerate(Code)}
 
 
 def lying(session: Session, class_id: int, asked: Asked) -> tuple[list[Lying], int]:
@@ -116,10 +107,35 @@ def lying(session: Session, class_id: int, asked: Asked) -> tuple[list[Lying], i
     return found[:AT_MOST], total
 
 
+class _Read(NamedTuple):
+    """A letter or a text as it is read; its places are those of the columns asked for, which is
+    far sooner than by their names."""
+
+    id: int
+    pupil_id: int
+    kind: str
+    target: str
+    source: str
+    help: str
+    written_at: datetime
+    day: date
+    checker: str
+    direction: str
+    size: str
+    shape: str
+    her_direction: str | None
+    her_size: str | None
+    her_shape: str | None
+    judgement_id: int | None
+    set_aside: bool
+    has_note: bool
+    found: Sequence[tuple[str, str]] = ()
+
+
 def _from(
-    session: Session, asked: Rows, made: Callable[[Session, Sequence[Any]], list[Lying]]
+    session: Session, asked: Rows, made: Callable[[Session, Sequence[_Read]], list[Lying]]
 ) -> list[Lying]:
-    rows = session.connection().execute(asked.limit(AT_MOST)).all()
+    rows = [_Read(*row) for row in session.connection().execute(asked.limit(AT_MOST))]
     return made(session, rows) if rows else []
 
 
@@ -177,10 +193,10 @@ def _texts(of_class: Select[int], asked: Asked) -> Rows:
             WrittenText.written_at,
             WrittenText.day,
             WrittenText.checker,
-            TextSeen.found,
             *(getattr(TextSeen, d).label(d) for d in _VERDICTS),
             *(getattr(Judgement, d).label(f"her_{d}") for d in _VERDICTS),
             *_HERS,
+            TextSeen.found,
         )
         .join(TextSeen, TextSeen.text_id == WrittenText.id)
         .outerjoin(Judgement, (Judgement.text_id == WrittenText.id) & Judgement.counts)
@@ -233,7 +249,7 @@ def _missed(code: Code) -> ColumnElement[bool]:
     )
 
 
-def _of_attempts(session: Session, rows: Sequence[Any]) -> list[Lying]:
+def _of_attempts(session: Session, rows: Sequence[_Read]) -> list[Lying]:
     these = [row.id for row in rows]
     connection = session.connection()
     found: dict[int, list[Found]] = defaultdict(list)
@@ -260,7 +276,7 @@ def _of_attempts(session: Session, rows: Sequence[Any]) -> list[Lying]:
     ]
 
 
-def _of_texts(session: Session, rows: Sequence[Any]) -> list[Lying]:
+def _of_texts(session: Session, rows: Sequence[_Read]) -> list[Lying]:
     words = _words(session, rows)
     made = []
     for row in rows:
@@ -273,7 +289,7 @@ def _of_texts(session: Session, rows: Sequence[Any]) -> list[Lying]:
 Words = dict[int, dict[Code, OnFinding]]
 
 
-def _words(session: Session, rows: Iterable[Any]) -> Words:
+def _words(session: Session, rows: Iterable[_Read]) -> Words:
     """What she said of findings, by her word: only where she did not just agree."""
     ids = [row.judgement_id for row in rows if row.judgement_id is not None]
     found: Words = defaultdict(dict)
@@ -295,19 +311,19 @@ _KIND_OF, _SOURCE_OF, _HELP_OF = (
     {one.value: one for one in Source},
     {one.value: one for one in Help},
 )
-_DIMENSIONS = tuple(
-    (one, itemgetter(one.value), itemgetter(f"her_{one.value}")) for one in Dimension
-)
+_DIMENSIONS = tuple(Dimension)
+_PLACE = {code: place for place, code in enumerate(Code)}
 
 
-def _lying(row: Any, about: About, found: list[Found], words: Words, *, chosen: bool) -> Lying:
-    said = words.get(row.judgement_id, {})
-    seen = row._mapping
-    verdicts, is_overruled = {}, bool(said)
-    for dimension, checked_of, hers_of in _DIMENSIONS:
-        checked, hers = checked_of(seen), hers_of(seen)
-        verdicts[dimension] = _VERDICT_OF[hers or checked]
-        is_overruled |= hers is not None and hers != checked
+def _lying(row: _Read, about: About, found: list[Found], words: Words, *, chosen: bool) -> Lying:
+    said = words.get(row.judgement_id or 0, {})
+    checked = (row.direction, row.size, row.shape)
+    hers = (row.her_direction, row.her_size, row.her_shape)
+    held = [her or its for its, her in zip(checked, hers, strict=True)]
+    missed = [code for code, word in said.items() if word is OnFinding.MISSED]
+    if said:
+        found = [one for one in found if said.get(one.code) is not OnFinding.NOT_SO]
+    to_mend = [one.code for one in found if one.severity is Verdict.NOT_YET]
     return Lying(
         about=about,
         pupil_id=row.pupil_id,
@@ -317,12 +333,12 @@ def _lying(row: Any, about: About, found: list[Found], words: Words, *, chosen: 
         help=_HELP_OF[row.help],
         written_at=row.written_at,
         day=row.day,
-        verdicts=verdicts,
-        found=tuple(one for one in found if said.get(one.code) is not OnFinding.NOT_SO),
-        missed=frozenset(code for code, word in said.items() if word is OnFinding.MISSED),
+        verdicts={d: _VERDICT_OF[one] for d, one in zip(_DIMENSIONS, held, strict=True)},
+        found=tuple(found),
+        to_mend=(*sorted(missed, key=_PLACE.__getitem__), *to_mend),
         is_checked=is_judged_by(row.checker),
         is_judged=row.judgement_id is not None,
-        is_overruled=is_overruled,
+        is_overruled=bool(said) or tuple(held) != checked,
         set_aside=bool(row.set_aside),
         has_note=bool(row.has_note),
         chosen=chosen,

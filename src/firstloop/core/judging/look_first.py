@@ -61,6 +61,8 @@ def reasons(known: Known, at_odds: Collection[Code]) -> tuple[Reason, ...]:
     """
     if known.is_judged:
         return (Reason.HER_WORD,) if known.has_note else ()
+    if not known.to_mend and known.is_checked and not (known.has_note or known.between_two):
+        return ()  # as of most that lies on a table
     found = {
         Reason.UNCHECKED: not known.is_checked,
         Reason.HER_WORD: known.has_note,
