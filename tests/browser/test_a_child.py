@@ -9,6 +9,7 @@ from typing import Any
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.pad_page import NewPad, go_to
+from tests.browser.screens import settled
 
 CHILD = "Dario"  # runs off the stem in r, n, m and h
 
@@ -167,7 +168,9 @@ def test_a_lessons_sheet_is_looked_at_page_by_page_and_printed_as_it_is(
     page: Page, lesson: int
 ) -> None:
     page.goto("/plan/today")
+    settled(page)  # what comes later moves the link
     page.get_by_role("link", name="A sheet to write on").click()
+    page.wait_for_url("**/plan/sheet/*")
     shown = page.get_by_role("img", name="Page 1 as it is printed")
     expect(shown).to_be_visible()
     page.wait_for_function("() => document.querySelector('main img').naturalWidth > 0")
