@@ -109,7 +109,7 @@ def test_her_word_is_seen_at_a_glance(database: Database, school_class: ClassRec
     judge(database, school_class.id, bad, no)
     with database.session() as session:
         (one,) = lying(session, school_class.id, DAY)[0]
-        assert one.to_mend == [Code.SLANT]
+        assert one.to_mend == (Code.SLANT,)
         assert one.verdicts[Dimension.DIRECTION] is Verdict.SECURE
         assert one.verdicts[Dimension.SHAPE] is Verdict.NOT_YET
         assert one.is_judged
