@@ -327,6 +327,7 @@ def test_a_row_where_nothing_is_or_that_is_none_is_refused_and_what_is_read_stay
     ):
         answer = client.post(rows, json=good | changes)
         assert (answer.status_code, words in answer.text) == (422, True), answer.text
+    assert client.post(rows, json=good | {"target": "  "}).status_code == 422
     assert len(client.get(f"{PAPER}/pages/{page_id}").json()["cells"]) == 6
 
 

@@ -5,7 +5,7 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Path, Query, Response
-from pydantic import Field, StrictBool
+from pydantic import Field, StrictBool, StringConstraints
 
 from firstloop.api.answer import Answer
 from firstloop.api.deps import Class, Db, Now, PaperIsRead, Record
@@ -121,7 +121,12 @@ class RowIn(Sent):
     begin: Spot
     end: Spot
     x_height: Annotated[float, Field(gt=0.0, le=MOST_MM)]
-    target: Annotated[str, Field(min_length=1, max_length=LONGEST_TEXT, pattern=ON_A_LINE)]
+    target: Annotated[
+        str,
+        StringConstraints(
+            strip_whitespace=True, min_length=1, max_length=LONGEST_TEXT, pattern=ON_A_LINE
+        ),
+    ]
     from_memory: StrictBool = False
 
 
@@ -201,7 +206,7 @@ def post_row(record: Record, school_class: Class, page_id: PathId, sent: RowIn) 
         (sent.begin.x, sent.begin.y),
         (sent.end.x, sent.end.y),
         sent.x_height,
-        sent.target.strip(),
+        sent.target,
         sent.from_memory,
     )
     return _in_full(notebook.read_row(record, school_class, page_id, asked))

@@ -58,11 +58,11 @@ def texts_of_years(
     rng: np.random.Generator,
 ) -> None:
     """A word of known letters by each child in each week in which there is one."""
-    bank = {word.text: word for word in _bank(made, order, rng)}
+    bank = _bank(made, order, rng)
     has_slip = {pupil.id: rng.integers(0, 2 * len(SLIPS)) for pupil in made.pupils}
     for at in range(WEEK - 1, len(school_days), WEEK):
         known = set(order[: 1 + at // LETTER_LASTS])
-        there = [word for word in bank.values() if known.issuperset(word.text)]
+        there = [word for word in bank if known.issuperset(word.text)]
         if not there:
             continue
         morning = datetime.combine(school_days[at], time(9, 30), UTC)
